@@ -1,0 +1,73 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@fontsource/young-serif/latin-400.css';
+import { useSyncExternalStore, type ReactNode } from 'react';
+import { I18nProvider, RouterProvider } from 'react-aria-components';
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useHref, useNavigate, type NavigateOptions } from 'react-router';
+import type { Route } from './+types/root';
+import { GlobalStyle } from './theme/global.ts';
+import { Empty } from './ui/notice.tsx';
+import { LinkButton } from './ui/button.tsx';
+import { useNonce } from './ui/nonce.ts';
+import { Shell } from './ui/shell.tsx';
+import { withHousehold } from './server/request.server.ts';
+import { shellView } from './views/shell.server.ts';
+
+declare module 'react-aria-components' {
+  interface RouterConfig { routerOptions: NavigateOptions }
+}
+
+export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, shellView);
+export const meta: Route.MetaFunction = () => [{ title: 'Neat Fold' }];
+
+export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useNonce();
+  return (
+    <html lang="en-GB">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta property="csp-nonce" nonce={nonce} />
+        <meta name="color-scheme" content="light dark" />
+        <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        <Meta />
+        <Links nonce={nonce} />
+      </head>
+      <body>
+        <GlobalStyle />
+        {children}
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+const never = () => () => {};
+export default function App({ loaderData }: Route.ComponentProps) {
+  const navigate = useNavigate();
+  const hydrated = useSyncExternalStore(never, () => true, () => false);
+  return (
+    <I18nProvider locale="en-GB">
+      <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>
+        <div data-hydrated={hydrated}>
+          <Shell view={loaderData}><Outlet /></Shell>
+        </div>
+      </RouterProvider>
+    </I18nProvider>
+  );
+}
+
+/** Unknown pages and failures, in plain words; details go to the server's log. */
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  const text = isRouteErrorResponse(error) && typeof error.data === 'string' && error.data && !error.data.startsWith('Error:') ? error.data : null;
+  return (
+    <div data-error>
+      <Shell view={null}>
+      <Empty title={missing ? 'This shelf is empty' : 'Something came apart at the seam'} action={<LinkButton href="/basket">To the basket</LinkButton>}>
+        {missing ? (text ?? 'There is no page at this address. It may have moved, or the piece was put away.') : 'This page could not be shown. Nothing you stored is lost; try again in a moment.'}
+      </Empty>
+    </Shell>
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+/** Plain words for dates, durations and amounts; always with a fixed zone, so that server and browser agree. */
+import { formatInTimeZone } from './zone.ts';
+
+export const dayText = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' });
+export const shortDay = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short' });
+export const dayAndYear = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
+export const clockText = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+
+/** 149 → "2 h 29", 41 → "41 min". */
+export function durationText(minutes: number): string {
+  const whole = Math.round(minutes);
+  const h = Math.floor(whole / 60);
+  return h === 0 ? `${whole} min` : whole % 60 === 0 ? `${h} h` : `${h} h ${String(whole % 60).padStart(2, '0')}`;
+}
+/** Hours of drying as the range that the estimate deserves (−25 % … +35 %). */
+export function dryingText(hours: number): string {
+  if (hours < 1.2) return `about ${durationText(hours * 60)}`;
+  return `${Math.max(1, Math.round(hours * 0.75))}–${Math.round(hours * 1.35)} h`;
+}
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+const small = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
+/** Small numbers open a heading as words. */
+export const numberWord = (n: number): string => small[n] ?? String(n);
+export const currencySign = (currency: string): string => (currency === 'EUR' ? '€' : currency);
+export const money = (value: number, currency: string): string => `${value.toFixed(2)} ${currencySign(currency)}`;
+export const wholeMoney = (value: number, currency: string): string => `${value.toFixed(0)} ${currencySign(currency)}`;
+export const listText = (items: readonly string[]): string => (items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1] ?? ''}`);

@@ -1,0 +1,61 @@
+/** The command line: plan a hamper document, price candidate sets, answer reference cases, print a JSON Schema. No database. */
+import { readFileSync } from 'node:fs';
+import { evaluateText } from '@formats/evaluate.ts';
+import { readHamper } from '@formats/hamper.ts';
+import { documentSchemas, jsonSchemaOf, type DocumentName } from '@formats/json-schema.ts';
+import { documentText, planHamper } from '@formats/plan.ts';
+import { problemLine, type Problem } from '@formats/problem.ts';
+import { referenceText } from '@formats/reference.ts';
+
+const usage = 'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
+const exit = { done: 0, failure: 1, badInput: 2 } as const;
+
+const complain = (lines: readonly string[]): number => {
+  process.stderr.write(`${lines.join('\n')}\n`);
+  return exit.badInput;
+};
+
+function readText(file: string): string | null {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch {
+    return null;
+  }
+}
+
+type Reading = { ok: true; value: unknown } | { ok: false; problems: readonly Problem[] };
+/** What each command makes of a file's text. */
+const readers: Readonly<Record<string, (text: string) => Reading>> = {
+  plan: (text) => { const read = readHamper(text); return read.ok ? { ok: true, value: planHamper(read.value) } : read; },
+  evaluate: evaluateText,
+  reference: referenceText,
+};
+
+function answer(read: (text: string) => Reading, file: string): number {
+  const text = readText(file);
+  if (text === null) return complain([`document: cannot read ${file}`]);
+  const result = read(text);
+  if (!result.ok) return complain(result.problems.map(problemLine));
+  process.stdout.write(documentText(result.value));
+  return exit.done;
+}
+
+function schema(name: string): number {
+  if (!Object.hasOwn(documentSchemas, name)) return complain([`schema: must be one of ${Object.keys(documentSchemas).join(', ')}`]);
+  process.stdout.write(documentText(jsonSchemaOf(name as DocumentName)));
+  return exit.done;
+}
+
+export function main(args: readonly string[]): number {
+  const [command, operand] = args;
+  try {
+    if (command === undefined || operand === undefined || args.length !== 2) return complain([usage]);
+    if (command === 'schema') return schema(operand);
+    const read = Object.hasOwn(readers, command) ? readers[command] : undefined;
+    if (read) return answer(read, operand);
+    return complain([usage]);
+  } catch (error) {
+    process.stderr.write(`neatfold: ${error instanceof Error ? error.message : String(error)}\n`);
+    return exit.failure;
+  }
+}

@@ -1,0 +1,78 @@
+/** What the dyes of a set do to each other at a setting: whether a catcher is due, whether every pair is allowed, and the damage to expect. */
+import { bleedLimits } from '../colour/bleed.ts';
+import type { Product } from '../model/household.ts';
+import type { Basket, GiverClass } from './basket.ts';
+import { duty } from './bits.ts';
+import { hasDuty, type Features } from './features.ts';
+import { caughtFactor, rawDeltaE, type Transfer } from './transfer.ts';
+
+export interface DyeView { catcher: Product | null; damage: number; worst: Transfer | null; allowed: boolean }
+
+/** The two strongest givers of each giver class in a set: a piece does not tint itself, so its own class speaks with the second. */
+const first = new Float64Array(256);
+const second = new Float64Array(256);
+const firstPiece = new Int32Array(256);
+const present: number[] = [];
+
+/**
+ * Transfers of a set at a setting: is a catcher due, is every pair allowed, and what damage is to be expected (worst giver of each receiver). Givers of
+ * one class (dye, depth, trust) differ only by their loose dye, so the strongest speaks for all.
+ */
+export function dyeView(b: Basket, pieces: readonly number[], f: Features, setting: number, shares: Float64Array, detailed: boolean): DyeView {
+  present.length = 0;
+  for (const i of pieces) {
+    const c = b.giverClass[i] as number;
+    if (c < 0) continue;
+    const strength = (b.giverScore[i]?.[setting] ?? 0) * (shares[b.dyeGroup[i] as number] as number);
+    if (!present.includes(c)) {
+      present.push(c);
+      first[c] = strength;
+      firstPiece[c] = i;
+      second[c] = 0;
+    } else if (strength > (first[c] as number)) {
+      second[c] = first[c] as number;
+      first[c] = strength;
+      firstPiece[c] = i;
+    } else if (strength > (second[c] as number)) second[c] = strength;
+  }
+  /** ΔE of the strongest giver of a class on a receiver other than itself. */
+  const raw = (c: number, j: number): number => (firstPiece[c] === j ? (second[c] as number) : (first[c] as number)) * (b.uptake[(b.giverClasses[c] as GiverClass).dye]?.[j] ?? 0);
+  let suspect = hasDuty(f, duty.catcher);
+  if (!suspect && b.catcher) {
+    search: for (const j of pieces) for (const c of present) if (raw(c, j) >= bleedLimits.white) { suspect = true; break search; }
+  }
+  const catcher = suspect ? b.catcher : null;
+  let damage = 0;
+  let worst: Transfer | null = null;
+  for (const j of pieces) {
+    const white = b.isWhite[j] ?? false;
+    const limit = white ? bleedLimits.white : bleedLimits.coloured;
+    let most = 0;
+    let from = -1;
+    for (const c of present) {
+      const k = b.giverClasses[c] as GiverClass;
+      const plain = raw(c, j);
+      const deltaE = catcher && k.caught && !white ? plain * bleedLimits.catcherFactor : plain;
+      if (deltaE >= limit && !(white ? k.earnedForWhite : k.earned) && !acceptedByHand(b, pieces, setting, shares, c, j, limit, catcher !== null)) return { catcher, damage: 0, worst: null, allowed: false };
+      if (deltaE > most) { most = deltaE; from = c; }
+    }
+    if (from < 0) continue;
+    damage += dyeDamage(b, j, most);
+    if (detailed && (!worst || most / limit > worst.deltaE / worst.limit)) {
+      const giver = firstPiece[from] === j ? (pieces.find((i) => i !== j && b.giverClass[i] === from && (b.giverScore[i]?.[setting] ?? 0) * (shares[b.dyeGroup[i] as number] as number) === second[from]) ?? j) : (firstPiece[from] as number);
+      worst = { giver, receiver: j, deltaE: most, limit, white };
+    }
+  }
+  return { catcher, damage, worst, allowed: true };
+}
+/** Every giver of the class that passes the limit on this receiver stands beside it by a confirmed decision. */
+function acceptedByHand(b: Basket, pieces: readonly number[], setting: number, shares: Float64Array, giverClass: number, receiver: number, limit: number, caught: boolean): boolean {
+  const { waived } = b;
+  if (!waived) return false;
+  return pieces.every((i) => i === receiver || b.giverClass[i] !== giverClass || waived[i * b.profiles.length + receiver] === 1
+    || rawDeltaE(b, i, receiver, setting, shares) * (caught ? caughtFactor(b, i, receiver) : 1) < limit);
+}
+/** Share of its value that a piece loses at ΔE 4.3. */
+const damageShare = 0.05;
+/** Expected damage of one receiver, EUR before the weight. */
+export const dyeDamage = (b: Basket, receiver: number, deltaE: number): number => (b.profiles[receiver]?.garment.valueEur ?? 20) * damageShare * (deltaE / bleedLimits.coloured) ** 2;

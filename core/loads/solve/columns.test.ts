@@ -1,0 +1,54 @@
+/** The search for columns and its bounds against every subset written out. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { anyGarment, household } from '../../testing/arbitrary.ts';
+import { basketOf } from '../basket.ts';
+import { deferralCost } from '../price.ts';
+import { profileOf } from '../profile.ts';
+import { ColumnFinder } from './columns.ts';
+import { makeInstance, piecesOf, Pricer, type Instance } from './instance.ts';
+
+const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
+function instanceOf(list: Parameters<typeof basketOf>[0]): { inst: Instance; pricer: Pricer } {
+  const b = basketOf(list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })), household);
+  return { inst: makeInstance(b, list.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) }))), pricer: new Pricer(b) };
+}
+const subsets = (n: number): number[][] => Array.from({ length: 2 ** n - 1 }, (_, k) => Array.from({ length: n }, (__, i) => i).filter((i) => ((k + 1) >> i) & 1));
+const list = fc.array(washable, { minLength: 2, maxLength: 7 });
+/** What an item is worth, EUR: around the price of a share of a load. */
+const worths = fc.array(fc.double({ min: 0, max: 3, noNaN: true }), { minLength: 7, maxLength: 7 });
+const leastReduced = (inst: Instance, pricer: Pricer, worth: Float64Array, perLoad: number): number =>
+  Math.min(0, ...subsets(inst.items.length).map((set) => pricer.cost(piecesOf(inst.items, set)) - perLoad - set.reduce((s, i) => s + (worth[i] as number), 0)));
+
+describe('columns', () => {
+  test('the best one found is the best of all subsets, when the search was exact', () => fc.assert(fc.property(list, worths, fc.double({ min: -0.5, max: 0.5, noNaN: true }), (gs, ws, perLoad) => {
+    const { inst, pricer } = instanceOf(gs);
+    const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
+    const found = new ColumnFinder(inst, true).find(worth, perLoad, { nodesPerMode: 1e6 });
+    const least = leastReduced(inst, pricer, worth, perLoad);
+    expect(found.exact).toBe(true);
+    expect(found.leastReduced).toBeCloseTo(least, 6);
+    for (const c of found.columns) expect(c.cost).toBeGreaterThanOrEqual(pricer.cost(piecesOf(inst.items, c.items)) - 1e-9);
+  }), { numRuns: 60 }));
+  test('cut off early, its bound is still below the best', () => fc.assert(fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
+    const { inst, pricer } = instanceOf(gs);
+    const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
+    const found = new ColumnFinder(inst, true).find(worth, 0, { nodesPerMode });
+    expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth, 0) + 1e-6);
+  }), { numRuns: 60 }));
+  test('coarse modes bound from below as well', () => fc.assert(fc.property(list, worths, (gs, ws) => {
+    const { inst, pricer } = instanceOf(gs);
+    const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
+    const share = new ColumnFinder(inst, false).shareWorth();
+    for (const set of subsets(gs.length)) expect(set.reduce((s, i) => s + Math.min(share[i] as number, worth[i] as number + 10), 0)).toBeLessThanOrEqual(pricer.cost(piecesOf(inst.items, set)) + 1e-9);
+  }), { numRuns: 80 }));
+  test('items that became one in a branch are priced as one', () => fc.assert(fc.property(fc.array(washable, { minLength: 4, maxLength: 6 }), worths, (gs, ws) => {
+    const { inst } = instanceOf(gs);
+    const groups = [[0, 1], ...gs.slice(2).map((_, i) => [i + 2])];
+    const merged = makeInstance(inst.basket, groups.map((g) => ({ pieces: g, waitCost: Infinity })));
+    const worth = Float64Array.from(groups, (_, i) => ws[i] as number);
+    const effort = { nodesPerMode: 1e6 };
+    const derived = new ColumnFinder(merged, true, { finder: new ColumnFinder(inst, true), groups }).find(worth, 0, effort);
+    expect(derived.leastReduced).toBeCloseTo(leastReduced(merged, new Pricer(inst.basket), worth, 0), 6);
+  }), { numRuns: 30 }));
+});

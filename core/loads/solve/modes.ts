@@ -1,0 +1,223 @@
+/**
+ * The modes of washing that a load of a group may be in, each with what it costs at least and what every item adds at least: the separable lower
+ * bounds on which the search for columns and the share bound rest.
+ */
+import { loadConstants } from '../../cost/weights.ts';
+import { detergentClasses, type DetergentClass, type Product, type ProgrammeFamily } from '../../model/household.ts';
+import { bathCare } from '../../washing/basin.ts';
+import { doseUnitOf, machineDose } from '../../washing/dose.ts';
+import { runKwh, runWaterL } from '../../washing/energy.ts';
+import type { PieceNumbers } from '../basket.ts';
+import { duty, quality } from '../bits.ts';
+import { cleaningEffect, oxygenBleachBonusFromC, wearUnitsOfWash } from '../demand.ts';
+import { featuresOf } from '../features.ts';
+import { handStepMinutes } from '../hand-bath.ts';
+import type { Supposed } from '../price.ts';
+import { isPowdered, possibleProducts, productFor as productOf, productMoney } from '../product-choice.ts';
+import { fillFractionFor } from '../settings.ts';
+import type { Instance } from './instance.ts';
+
+/** One supposed way of washing: a setting, a product, a soil to dose for, the programme's own family or not. */
+export interface Mode {
+  index: number;
+  supposed: Supposed;
+  /** What a load in this mode costs at least, whatever is in it. */
+  base: number;
+  /** Lower bound of what an item adds; Infinity where it may not take part. */
+  own: Float64Array;
+  /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
+  room: Float64Array;
+}
+
+const clothKey = (x: PieceNumbers): number => x.needs * 256 + x.permitted;
+/** Whether a load may still be of the programme's own kind with this piece in it. */
+function staysInFamily(family: ProgrammeFamily, x: PieceNumbers, hasWoolProgramme: boolean): boolean {
+  const has = (bit: number): boolean => (x.qualities & bit) !== 0;
+  switch (family) {
+    case 'cotton': return x.familyRank === 0;
+    case 'synthetics': return x.familyRank <= 1;
+    case 'delicate': return x.familyRank <= 2 || !hasWoolProgramme;
+    case 'wool': return true;
+    case 'denim': return has(quality.denim);
+    case 'sports': return has(quality.sport);
+    case 'shirts': return has(quality.shirt);
+    case 'silk': return has(quality.silk);
+    case 'hand-wash': return has(quality.handLabel);
+    case 'hygiene': return has(quality.hygiene);
+    case 'quick': return has(quality.lightSoil);
+    case 'rinse-spin': return false;
+  }
+}
+/** More different cloths than this are not tried in every mix. */
+const mostCloths = 10;
+/** A pack dose at nothing, on the line through its rising part, as a share of the least dose (0.35 of 0.35 + 0.65 × 0.25). */
+const doseLineAtNothing = 0.35 / 0.5125;
+/** Shortest hand steps without soak and rinse, and the longest soak and move, minutes. */
+const handLeastMin = handStepMinutes.fill + handStepMinutes.move + handStepMinutes.drain + handStepMinutes.press + handStepMinutes.roll;
+const handMostMin = 15 + handStepMinutes.move;
+
+export class Modes {
+  readonly inst: Instance;
+  readonly list: readonly Mode[];
+  private readonly rooms: Map<number, Float64Array>;
+  private readonly cloths = new Map<string, Map<Product, ReadonlySet<number>> | null>();
+  private constructor(inst: Instance, rooms: Map<number, Float64Array>, list: (modes: Modes) => Mode[]) {
+    this.inst = inst;
+    this.rooms = rooms;
+    this.list = list(this);
+  }
+  /** `fine` = look at every soil and family by itself. */
+  static of(inst: Instance, fine: boolean): Modes {
+    return new Modes(inst, new Map(), (modes) => modes.build(fine));
+  }
+  /** The same modes for a branch in which the items of each group have become one. */
+  merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
+    const merge = (xs: Float64Array): Float64Array => Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
+    const rooms = new Map([...this.rooms].map(([k, room]) => [k, merge(room)] as const));
+    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), room: rooms.get(m.index) ?? merge(m.room) })));
+  }
+  private build(fine: boolean): Mode[] {
+    const { basket: b, items } = this.inst;
+    const soils = [...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0))))].sort();
+    const brightens = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0));
+    return b.settings.flatMap((_, k) => {
+      if (!items.some((item) => this.may(item.pieces, k))) return [];
+      const products = possibleProducts(b, k);
+      const cloths = fine ? this.clothsByProduct(k, products) : null;
+      return products.flatMap((product) => {
+        const held = cloths?.get(product);
+        if (cloths && !held) return [];
+        const flags = fine ? [false, true] : [false];
+        return (fine ? soils : [0]).flatMap((soilColumn) => flags.flatMap((otherFamily) => (brightens ? [false, true] : [false]).flatMap((bright) => this.modeOf(k, { product, soilColumn, otherFamily, bright }, fine, held ?? null) ?? [])));
+      });
+    });
+  }
+  private may(pieces: readonly number[], k: number): boolean {
+    const { basket: b } = this.inst;
+    for (const p of pieces) if (!((b.allowedBits[p * b.settingWords + (k >> 5)] ?? 0) & (1 << (k & 31)))) return false;
+    return true;
+  }
+
+  /**
+   * Which cloth (needs and permitted classes) a load with each product can hold: the house rule of choosing a product by the whole load's cloth
+   * keeps, say, a universal powder to whites. Found by trying every mix of the cloths at hand; null when there are too many.
+   */
+  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, ReadonlySet<number>> | null {
+    const { basket: b } = this.inst;
+    const s = b.settings[index];
+    if (!s) return null;
+    // Settings that offer the same products in the same situation choose alike.
+    const key = `${s.method === 'hand' ? 'hand' : s.washer.id}/${s.temperatureC <= 20 ? 20 : s.temperatureC <= 30 ? 30 : 40}/${products.map((p) => p.id).join(',')}`;
+    const known = this.cloths.get(key);
+    if (known !== undefined) return known;
+    const list = this.clothList();
+    if (list.length > mostCloths) {
+      this.cloths.set(key, null);
+      return null;
+    }
+    const out = new Map<Product, Set<number>>();
+    for (let mask = 1; mask < 1 << list.length; mask++) {
+      const members = list.filter((_, k) => mask & (1 << k));
+      const f = featuresOf(b, members.map(([, p]) => p));
+      for (const duties of [0, duty.dark, duty.noPowder, duty.dark | duty.noPowder]) {
+        const product = productOf(b, { ...f, duties: f.duties | duties }, s, index);
+        if (!product) continue;
+        const held = out.get(product) ?? new Set<number>();
+        members.forEach(([cloth]) => held.add(cloth));
+        out.set(product, held);
+      }
+    }
+    this.cloths.set(key, out);
+    return out;
+  }
+  private clothList(): [cloth: number, piece: number][] {
+    const { basket: b, items } = this.inst;
+    const cloths = new Map<number, number>();
+    for (const item of items) for (const p of item.pieces) { const x = b.pieces[p]; if (x) cloths.set(clothKey(x), p); }
+    return [...cloths];
+  }
+
+  private modeOf(index: number, supposed: Supposed, fine: boolean, cloths: ReadonlySet<number> | null): Mode | null {
+    const { basket: b, items } = this.inst;
+    const s = b.settings[index];
+    const n = b.numbers[index];
+    if (!s || !n) return null;
+    const { household, weights: w } = b;
+    const { product } = supposed;
+    const classIndex = detergentClasses.indexOf(product.class as DetergentClass);
+    const unit = doseUnitOf(product);
+    const undershoot = household.rules.dosing === 'undershoot';
+    const machine = s.method === 'machine';
+    const room = this.roomAt(index);
+    let base = supposed.otherFamily ? w.otherFamily : 0;
+    let perRoom = 0;
+    let perKg = 0;
+    let perPiece = 0;
+    let effect: number;
+    let wearPerFactor: number;
+    if (machine) {
+      const { maxLoadKg } = s.programme;
+      const stated = { fullKwh: n.fullKwh ?? 0, fullL: s.programme.waterL ?? 0 };
+      const run = (massKg: number, fill: number) => ({ row: n.waterRow, fullKwh: n.fullKwh, fullWaterL: s.programme.waterL, temperatureC: s.temperatureC, spinRpm: 0, massKg, fill, coldC: household.water.coldC, extraRinse: false });
+      const money = (massKg: number, fill: number): number => runKwh(run(massKg, fill)) * household.tariff.electricityPerKwh + (runWaterL(run(massKg, fill)) / 1000) * household.tariff.waterPerM3;
+      // A straight line under the dose, which is flat for small loads, rises, and is capped.
+      const dose = machineDose(product, household.water.hardnessMmolPerL, supposed.soilColumn, undershoot);
+      const counted = !['ml', 'g'].includes(unit);
+      const atNothing = productMoney(product, dose(0), unit) * (counted ? 1 : doseLineAtNothing);
+      const slope = Math.max(0, Math.min(...[0.25, 0.5, 0.75, 1].map((x) => (productMoney(product, dose(x * maxLoadKg), unit) - atNothing) / (x * maxLoadKg))));
+      base += w.resources * (money(0, 0) + (s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun) + atNothing) + w.attendedMinute * loadConstants.machineAttendedMin + w.elapsedMinute * s.programme.durationMin;
+      // Stated figures grow with the fill, modelled ones with the mass.
+      perRoom = w.resources * (money(0, 1) - money(0, 0));
+      perKg = w.resources * ((stated.fullKwh > 0 && stated.fullL > 0 ? 0 : (money(maxLoadKg, 0) - money(0, 0)) / maxLoadKg) + (counted ? 0 : slope));
+      if (supposed.bright && (household.rules.whites === 'colour-safe' || s.temperatureC < oxygenBleachBonusFromC || isPowdered(product))) return null;
+      effect = (supposed.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
+      wearPerFactor = n.wearPerFactor;
+    } else {
+      if (supposed.bright || supposed.otherFamily) return null;
+      base += w.attendedMinute * (loadConstants.handAttendedMin - loadConstants.handExtraPieceMin) + w.elapsedMinute * handLeastMin;
+      perPiece = w.attendedMinute * loadConstants.handExtraPieceMin;
+      effect = cleaningEffect(s.temperatureC, 'hand', handMostMin, product.class as DetergentClass);
+      wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', handStepMinutes.move, 1);
+    }
+    const own = new Float64Array(items.length);
+    items.forEach((item, i) => {
+      let cost = this.may(item.pieces, index) ? perRoom * (room[i] as number) : Infinity;
+      for (const p of item.pieces) {
+        const x = b.pieces[p];
+        if (!x || !(x.permitted & (1 << classIndex)) || (cloths && !cloths.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || (fine && machine && !supposed.otherFamily && !staysInFamily(s.programme.family, x, b.hasWoolProgramme))) { cost = Infinity; break; }
+        cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perKg * x.massKg + perPiece;
+      }
+      own[i] = cost;
+    });
+    return own.some((c) => c < Infinity) ? { index, supposed, base, own, room } : null;
+  }
+
+  /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
+  private roomAt(index: number): Float64Array {
+    const known = this.rooms.get(index);
+    if (known) return known;
+    const { basket: b, items } = this.inst;
+    const s = b.settings[index];
+    const share = (of: (p: PieceNumbers) => number): Float64Array =>
+      Float64Array.from(items, (item) => (this.may(item.pieces, index) ? item.pieces.reduce((t, p) => { const x = b.pieces[p]; return t + (x ? of(x) : 0); }, 0) : 0));
+    let room: Float64Array;
+    if (s?.method === 'machine') {
+      const byMass = share((x) => x.massKg / s.programme.maxLoadKg);
+      const byVolume = share((x) => x.volumeL / s.washer.drumVolumeL / fillFractionFor(s, (x.qualities & quality.down) !== 0));
+      const total = (xs: Float64Array): number => xs.reduce((a, x) => a + x, 0);
+      room = total(byVolume) > total(byMass) ? byVolume : byMass;
+    } else room = share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0));
+    this.rooms.set(index, room);
+    return room;
+  }
+
+  /**
+   * A worth of each item that no load can beat: in every mode it pays its own least and its share of the room times what a load costs at least
+   * (the rooms of a load sum to at most 1). A valid dual whatever the size of the basket.
+   */
+  shareWorth(): Float64Array {
+    const worth = Float64Array.from(this.inst.items, (item) => item.waitCost);
+    for (const m of this.list) for (let i = 0; i < worth.length; i++) worth[i] = Math.min(worth[i] as number, (m.own[i] as number) + m.base * (m.room[i] as number));
+    return worth;
+  }
+}

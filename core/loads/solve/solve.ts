@@ -1,0 +1,113 @@
+/**
+ * Division of the pieces into loads and waiting, at least total cost, with a proven lower bound. Pieces that can never share a load fall into
+ * independent groups; small groups are solved over all subsets, middle ones by branch and price, large ones by search with a bound.
+ * Deterministic: limits are counts, ties go by the order of the input.
+ */
+import type { Basket } from '../basket.ts';
+import { deferralCost } from '../price.ts';
+import { BranchAndPrice, type BranchEffort, type PooledLoad } from './branch.ts';
+import { ColumnFinder } from './columns.ts';
+import { ascending, makeInstance, piecesOf, Pricer, type Division, type Instance, type Item } from './instance.ts';
+import { Search } from './search.ts';
+import { divideBySubsets, subsetLimit } from './subsets.ts';
+
+export interface Candidate {
+  /** Index in the basket. */
+  piece: number;
+  mayWait: boolean;
+  /** Waiting is closed to it by a hand-made decision even where a rule would leave it no setting. */
+  mustWash?: boolean;
+}
+export interface Solution {
+  loads: readonly (readonly number[])[];
+  waiting: readonly number[];
+  cost: number;
+  lowerBound: number;
+  optimal: boolean;
+}
+/** Hand-made decisions about who shares a load, as piece indices. */
+export interface Togetherness { together: readonly (readonly number[])[]; apart: readonly (readonly [number, number])[] }
+const free: Togetherness = { together: [], apart: [] };
+
+export interface Progress { cost: number; lowerBound: number; done: number; of: number }
+
+/** Items from pieces: those that must stay together become one. */
+function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => number, decided: Togetherness): Item[] {
+  const bundles: number[][] = [];
+  for (const { piece } of candidates) {
+    const linked = decided.together.filter((t) => t.includes(piece)).flat();
+    const touching = bundles.filter((b) => b.includes(piece) || b.some((x) => linked.includes(x)));
+    const merged = ascending([...new Set([piece, ...touching.flat()])]);
+    for (const t of touching) bundles.splice(bundles.indexOf(t), 1);
+    bundles.push(merged);
+  }
+  return bundles.sort((a, b) => (a[0] as number) - (b[0] as number)).map((pieces) => ({ pieces, waitCost: pieces.reduce((c, p) => c + wait(p), 0) }));
+}
+
+/** Items that may share a load with some other, directly or through others, belong together. */
+export function independentGroups(b: Basket, items: readonly Item[]): number[][] {
+  const words = b.settingWords;
+  const bits = items.map((item) => Array.from({ length: words }, (_, w) => item.pieces.reduce((x, p) => x & (b.allowedBits[p * words + w] ?? 0), -1)));
+  const n = b.profiles.length;
+  const mayShare = (i: number, j: number): boolean =>
+    (bits[i] as number[]).some((x, w) => (x & ((bits[j] as number[])[w] ?? 0)) !== 0) && !(items[i] as Item).pieces.some((p) => (items[j] as Item).pieces.some((q) => b.clash[p * n + q]));
+  const left = new Set(items.map((_, i) => i));
+  const groups: number[][] = [];
+  for (let start = 0; start < items.length; start++) {
+    if (!left.delete(start)) continue;
+    const group = [start];
+    for (const i of group) for (const j of [...left]) if (mayShare(i, j)) { left.delete(j); group.push(j); }
+    groups.push(ascending(group));
+  }
+  return groups;
+}
+
+/** Groups up to this size are proven by branch and price; larger ones are searched and bounded item by item. */
+const branchLimit = 60;
+/** Counts that keep small households around a second. */
+const branchEffort: BranchEffort = { nodes: 80, rounds: 150, nodesPerMode: 20_000, visited: 700_000, fine: true };
+const searchRounds = (n: number): number => (n <= branchLimit ? 60 : Math.max(20, Math.round(7_200 / n)));
+
+function divide(inst: Instance, pricer: Pricer): { division: Division; lowerBound: number; optimal: boolean } {
+  const n = inst.items.length;
+  if (n <= subsetLimit) {
+    const division = divideBySubsets(inst, pricer);
+    return { division, lowerBound: division.cost, optimal: true };
+  }
+  const pool = new Map<string, PooledLoad>();
+  const search = new Search(inst, pricer);
+  if (n <= branchLimit) search.onLoad = (items, cost) => { const set = ascending(items); pool.set(set.join(','), { items: set, cost }); };
+  const start = search.run({ rounds: searchRounds(n), swaps: n <= 140 });
+  if (n <= branchLimit) return new BranchAndPrice(inst, pricer, start, pool.values(), branchEffort).run();
+  const lowerBound = Math.min(start.cost, new ColumnFinder(inst, n <= 140).shareWorth().reduce((t, x) => t + x, 0));
+  return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
+}
+
+/** Solve for the candidates. Waiting is closed to some; a piece that no setting fits waits whatever its date. */
+export function solve(b: Basket, candidates: readonly Candidate[], decided: Togetherness = free, onProgress: ((p: Progress) => void) | null = null): Solution {
+  const pricer = new Pricer(b);
+  const deferral = new Map<number, number>();
+  for (const { piece, mayWait } of candidates) deferral.set(piece, mayWait || pricer.cost([piece]) === Infinity ? deferralCost(b, piece) : Infinity);
+  const items = itemsOf(candidates, (p) => deferral.get(p) ?? Infinity, decided);
+  const groups = independentGroups(b, items);
+  const itemOfPiece = new Map(items.flatMap((item, i) => item.pieces.map((p) => [p, i] as const)));
+  const apart = decided.apart.flatMap(([p, q]): [number, number][] => { const i = itemOfPiece.get(p); const j = itemOfPiece.get(q); return i === undefined || j === undefined || i === j ? [] : [[i, j]]; });
+  const loads: number[][] = [];
+  const waiting: number[] = [];
+  let cost = 0;
+  let lowerBound = 0;
+  let optimal = true;
+  groups.forEach((group, k) => {
+    const at = new Map(group.map((i, x) => [i, x] as const));
+    const own = group.map((i) => items[i] as Item);
+    const inst = makeInstance(b, own, apart.flatMap(([i, j]): [number, number][] => { const x = at.get(i); const y = at.get(j); return x === undefined || y === undefined ? [] : [[x, y]]; }));
+    const r = divide(inst, pricer);
+    for (const l of r.division.loads) loads.push(piecesOf(own, l));
+    waiting.push(...piecesOf(own, r.division.waiting));
+    cost += r.division.cost;
+    lowerBound += r.lowerBound;
+    optimal = optimal && r.optimal;
+    onProgress?.({ cost, lowerBound, done: k + 1, of: groups.length });
+  });
+  return { loads, waiting: ascending(waiting), cost, lowerBound, optimal };
+}

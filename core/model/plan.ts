@@ -1,0 +1,86 @@
+/** The plan: what to wash together and how, what not, and why. Mirrors the open plan document. */
+import type { BoundSource, CareFlag } from '../envelope/envelope.ts';
+import type { Action, Iron } from './orders.ts';
+
+export const outcomes = ['wash', 'air', 'steam', 'brush', 'spot-clean', 'wait', 'test-first', 'professional', 'no-wash', 'left-out'] as const;
+export type Outcome = (typeof outcomes)[number];
+export type Constraint = 'H1' | 'H2' | 'H3' | 'H4' | 'H5' | 'H6' | 'H7' | 'H8' | 'H10';
+export const severities = ['info', 'caution', 'danger'] as const;
+export type WarningCode =
+  | 'dye-untested' | 'dye-bleeds' | 'label-missing' | 'label-conflict' | 'label-overruled' | 'felting' | 'shrinkage' | 'stain-before-heat'
+  | 'heat-set-stain' | 'chemistry' | 'fuel-fire' | 'no-tumble' | 'underfilled' | 'overfilled' | 'cleaning-deficit' | 'hygiene'
+  | 'no-suitable-programme' | 'no-suitable-product' | 'agitator' | 'hard-parts' | 'lint' | 'musty-drying' | 'rack-full' | 'cannot-meet-deadline'
+  | 'product-runs-out' | 'assumed' | 'reuse-bath-colour' | 'pin-refused' | 'unknown-key' | 'garment-odds';
+export interface PlanWarning { code: WarningCode; severity: (typeof severities)[number]; garments: readonly string[]; text: string }
+
+export type StepKind =
+  | 'load' | 'dose' | 'start' | 'take-out' | 'read-catcher' | 'inspect' | 'measure' | 'stretch-back' | 'empty-drum-rinse' | 'fill-basin' | 'soak' | 'move'
+  | 'stir' | 'drain' | 'rinse' | 'press-out' | 'towel-roll' | 'spin-only' | 'air-out';
+export interface ProcedureStep {
+  step: StepKind;
+  text: string;
+  minutes: number;
+  attended: boolean;
+  temperatureC: number | null;
+  check: { code: string; text: string; ifFails: string } | null;
+}
+export const compartments = ['prewash', 'main', 'softener', 'drum', 'basin'] as const;
+export interface Dose { product: string; class: string; amount: number; unit: string; compartment: (typeof compartments)[number] }
+export interface Binding {
+  parameter: string;
+  limit: number | string | boolean;
+  garment: string | null;
+  source: BoundSource;
+  reason: string;
+  without: number | string | null;
+}
+export interface PlannedLoad {
+  id: string;
+  method: 'machine' | 'hand';
+  washer: string | null;
+  programme: string | null;
+  basin: string | null;
+  garments: readonly string[];
+  massKg: number;
+  fill: number;
+  temperatureC: number;
+  spinRpm: number;
+  action: Action;
+  extraRinse: boolean;
+  detergent: Dose | null;
+  additives: readonly Dose[];
+  softener: boolean;
+  durationMin: number;
+  waterL: number;
+  energyKwh: number;
+  cost: number;
+  bindings: readonly Binding[];
+  warnings: readonly PlanWarning[];
+  procedure: readonly ProcedureStep[];
+}
+export type PrepareStep = Extract<CareFlag, 'inside-out' | 'net' | 'net-no-metal' | 'zip-closed' | 'hooks-closed' | 'buttons-open' | 'buttons-closed' | 'detach' | 'measure' | 'photo' | 'keep-control' | 'tie-drawstring' | 'brush-out' | 'mend'> | 'empty-pockets';
+export type DryMethod = 'bars' | 'line' | 'hanger' | 'flat' | 'tumble-low' | 'tumble-normal';
+export interface DryPlan { method: DryMethod; place: string | null; bars: number; hours: number; shade: boolean; awayFromHeat: boolean; flips: number }
+export interface PressPlan { iron: Iron; steam: boolean; insideOut: boolean; pressCloth: boolean }
+export interface Reason { code: string; source: BoundSource; text: string }
+export interface PlannedGarment {
+  id: string;
+  outcome: Outcome;
+  load: string | null;
+  prepare: readonly PrepareStep[];
+  pretreat: readonly { stain: string; steps: readonly { agent: string; how: string; minutes: number; temperatureC: number }[]; odds: number; stop: string | null }[];
+  dry: DryPlan | null;
+  press: PressPlan | null;
+  store: 'fold' | 'hang';
+  reasons: readonly Reason[];
+  deferralCost: number;
+}
+export interface Separation { garments: readonly string[]; constraint: Constraint; text: string }
+export interface Plan {
+  loads: readonly PlannedLoad[];
+  garments: readonly PlannedGarment[];
+  warnings: readonly PlanWarning[];
+  separations: readonly Separation[];
+  totals: { loads: number; minutesAttended: number; energyKwh: number; waterL: number; money: number };
+  proof: { cost: number; lowerBound: number; gap: number; optimal: boolean };
+}

@@ -1,0 +1,14 @@
+/** Odds from an uncertain prediction: engineering estimates carry about ±30 %, taken as the spread of a log-normal. */
+
+/** Spread (standard deviation of the logarithm) of an engineering estimate. */
+export const estimateSpread = 0.3;
+
+/** Standard normal distribution function (Abramowitz and Stegun 7.1.26; error below 1.5e-7). */
+function normalBelow(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const erf = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
+  return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
+}
+/** Chance that the true value lies above a limit, given its prediction. */
+export const oddsAbove = (predicted: number, limit: number, spread = estimateSpread): number => (predicted <= 0 ? 0 : limit <= 0 ? 1 : normalBelow(Math.log(predicted / limit) / spread));

@@ -1,0 +1,66 @@
+/** Pieces, and their state today as the events tell it. */
+import { asc, eq, inArray, sql } from 'drizzle-orm';
+import type { GarmentDocument } from '../formats/hamper-schema.ts';
+import type { Transaction } from './client.ts';
+import { basketEntries, events, garments, type BasketState } from './schema.ts';
+
+export type GarmentRow = typeof garments.$inferSelect;
+export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
+
+/** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
+export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; tests: NonNullable<GarmentDocument['tests']> }
+export interface Piece { row: GarmentRow; state: DerivedState; basket: BasketState | null }
+
+const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, tests: [] };
+
+async function deriveStates(tx: Transaction, ids: readonly string[] | null): Promise<Map<string, DerivedState>> {
+  const scope = ids === null ? undefined : inArray(events.garmentId, [...ids]);
+  const lastWash = tx.$with('last_wash').as(
+    tx.select({ garmentId: events.garmentId, lastId: sql<string>`max(${events.id})`.as('last_id'), lastAt: sql<string>`max(${events.at})`.as('last_at') }).from(events).where(sql`${events.kind} in ('washed', 'cleaned')`).groupBy(events.garmentId),
+  );
+  const counts = await tx.with(lastWash).select({
+    garmentId: events.garmentId,
+    washes: sql<string>`sum(case when ${events.kind} = 'washed' then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
+    wears: sql<string>`sum(case when ${events.kind} = 'worn' and (${lastWash.lastAt} is null or ${events.at} > ${lastWash.lastAt}) then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
+    lastWashedAt: sql<string | null>`max(${lastWash.lastAt})`,
+  }).from(events).leftJoin(lastWash, eq(lastWash.garmentId, events.garmentId)).where(scope).groupBy(events.garmentId);
+  const tests = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
+    .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
+  const out = new Map<string, DerivedState>();
+  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: c.lastWashedAt === null ? null : new Date(c.lastWashedAt), tests: [] });
+  for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, grade: t.data.test.grade, at: t.at.toISOString() });
+  return out;
+}
+
+/** All pieces with today's state, in the order they joined. */
+export async function listPieces(tx: Transaction): Promise<Piece[]> {
+  const rows = await tx.select().from(garments).orderBy(asc(garments.position));
+  const states = await deriveStates(tx, null);
+  const entries = await tx.select().from(basketEntries);
+  const basket = new Map(entries.map((e) => [e.garmentId, e.state]));
+  return rows.map((row) => ({ row, state: states.get(row.id) ?? never, basket: basket.get(row.id) ?? null }));
+}
+
+export async function findPiece(tx: Transaction, id: string): Promise<Piece | null> {
+  const [row] = await tx.select().from(garments).where(eq(garments.id, id));
+  if (!row) return null;
+  const [entry] = await tx.select().from(basketEntries).where(eq(basketEntries.garmentId, id));
+  return { row, state: (await deriveStates(tx, [id])).get(id) ?? never, basket: entry?.state ?? null };
+}
+
+export async function addGarment(tx: Transaction, householdId: string, id: string, input: GarmentInput): Promise<void> {
+  await tx.insert(garments).values({ householdId, id, ...input });
+}
+export async function changeGarment(tx: Transaction, id: string, input: GarmentInput): Promise<boolean> {
+  const changed = await tx.update(garments).set({ ...input, updatedAt: new Date() }).where(eq(garments.id, id)).returning({ id: garments.id });
+  return changed.length > 0;
+}
+
+/** A piece as the hamper document keeps it; what nobody said stays at the format's defaults. */
+export function garmentDocument({ row, state, basket }: Piece): GarmentDocument {
+  return {
+    id: row.id, name: row.name, kind: row.kind, parts: row.parts, construction: [], features: row.traits, colours: row.colours, dye: row.dye, label: row.label ?? null,
+    dryMassG: row.dryMassG, size: row.size, washCount: state.washCount, wearsSinceWash: state.wearsSinceWash, tests: state.tests, valueEur: row.valueEur,
+    odour: basket?.odour ?? false, worn: { activity: basket?.activity ?? 'normal' }, soil: basket?.soil ?? 'none', hygiene: basket?.hygiene ?? false, stains: basket?.stains ?? [], neededBy: basket?.neededBy ?? null, include: true,
+  };
+}

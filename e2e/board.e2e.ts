@@ -1,0 +1,118 @@
+/** The Sort board: moves by drag, by tap, by keyboard and without JavaScript; prices, refusals, confirmations, undo. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { Browser, Page } from 'playwright-core';
+import { address, axeViolations, beginVisit, endVisit, laptop, open, overflowsX, phone, watch, type Visit } from './support.ts';
+
+let browser: Browser;
+let page: Page;
+let troubles: string[];
+let visit: Visit | undefined;
+
+beforeAll(async () => {
+  visit = await beginVisit();
+  ({ browser, page, troubles } = visit);
+  await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: address } });
+});
+afterAll(() => endVisit(visit));
+
+const shelf = (p: Page, title: string) => p.locator('ol[aria-label="Loads in running order"] > li', { has: p.getByRole('heading', { name: title, exact: true }) });
+const holds = (p: Page, title: string, piece: string): Promise<number> => shelf(p, title).getByRole('link', { name: `Move ${piece}` }).count();
+
+describe('the board', () => {
+  test('a dragged piece tells its price over a shelf, and moves there', async () => {
+    await open(page, '/sort');
+    expect(await page.getByText('Proved best for this household').count()).toBe(1);
+    const piece = (await page.getByRole('link', { name: 'Move Berry T-shirt' }).boundingBox())!;
+    const target = (await shelf(page, 'Cottons').boundingBox())!;
+    await page.mouse.move(piece.x + 60, piece.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(piece.x + 40, piece.y + 20, { steps: 4 });
+    await page.mouse.move(target.x + 90, target.y + 300, { steps: 10 });
+    await page.getByText('30 °C instead of 40 °C', { exact: false }).waitFor();
+    await page.mouse.up();
+    await page.getByText('Your way: Berry T-shirt joins load', { exact: false }).waitFor();
+    expect(await holds(page, 'Cottons', 'Berry T-shirt')).toBe(1);
+    expect(await page.getByText('Proved best with your decisions').count()).toBe(1);
+    await page.getByText('more than the best plan without your decisions', { exact: false }).waitFor();
+  });
+  test('the decision survives sorting again, and the downloads carry it', async () => {
+    await page.getByRole('button', { name: 'Thrifty' }).click();
+    await page.waitForSelector('button[name="priority"][value="thrifty"][aria-pressed="true"]');
+    expect(await page.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
+    const hamper = (await (await page.request.get(`${address}/hamper.json?plan`)).json()) as { pins: { together: string[] }[] };
+    expect(hamper.pins[0]!.together).toContain('juna-tee-berry');
+    await page.getByRole('button', { name: 'Balanced' }).click();
+    await page.waitForSelector('button[name="priority"][value="balanced"][aria-pressed="true"]');
+  });
+  test('undo puts it back', async () => {
+    await page.getByRole('button', { name: 'Undo the last' }).click();
+    await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
+    expect(await holds(page, 'Easy care', 'Berry T-shirt')).toBe(1);
+  });
+  test('by keyboard: choose a piece, read every place, let it wait', async () => {
+    await page.getByRole('link', { name: 'Move Plum rib top' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Where should Plum rib top go?' }).waitFor();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Move Plum rib top: Wait for the next wash day' }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByText('Your way: Plum rib top waits', { exact: false }).waitFor();
+    expect(await page.locator('aside').getByText('Plum rib top').count()).toBeGreaterThan(0);
+    await page.getByRole('button', { name: 'Back to the best plan' }).click();
+    await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
+  });
+  test('a risk asks first, and is written into the log', async () => {
+    await page.getByRole('link', { name: 'Move Red woven sash' }).click();
+    await page.getByRole('button', { name: 'Move Red woven sash: Wool' }).click();
+    await page.getByText('That breaks a rule.', { exact: false }).waitFor();
+    expect(await page.getByText('Your way:', { exact: false }).count()).toBe(0);
+    await page.getByRole('button', { name: 'I take the risk: move it' }).click();
+    await page.getByText('Your way: Red woven sash joins load', { exact: false }).waitFor();
+    expect(await holds(page, 'Wool', 'Red woven sash')).toBe(1);
+    await open(page, '/pieces/dance-sash');
+    expect(await page.getByText('Risk taken by hand', { exact: false }).count()).toBe(1);
+    await open(page, '/sort');
+    await page.getByRole('button', { name: 'Undo the last' }).click();
+    await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
+  });
+  test('what is unsafe is refused with its reason', async () => {
+    const answer = await page.request.post(`${address}/sort`, { form: { intent: 'move', piece: 'ren-shell', target: 'load:0' }, headers: { origin: address } });
+    expect(answer.status()).toBe(404); // not in this plan
+    await page.request.post(`${address}/basket`, { form: { add: 'ren-overall' }, headers: { origin: address } });
+    await page.request.post(`${address}/basket/ren-overall`, { form: { intent: 'keep', soil: 'hazardous', activity: 'normal' }, headers: { origin: address } });
+    await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: address } });
+    await open(page, '/sort');
+    await page.getByRole('link', { name: 'Move Workshop overall' }).click();
+    await page.getByText('carries fuel, oil or solvent', { exact: false }).first().waitFor();
+    expect(await page.getByRole('button', { name: 'Move Workshop overall: Cottons' }).count()).toBe(0);
+    const forced = await page.request.post(`${address}/sort`, { form: { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' }, headers: { origin: address } });
+    expect(forced.status()).toBe(409);
+    expect(await forced.text()).toContain('cannot go there');
+  });
+  test('on a phone: by tap, without sideways scrolling, no axe violations', async () => {
+    const small = await browser.newContext({ viewport: phone });
+    const seen = watch(small);
+    const p = await small.newPage();
+    await open(p, '/sort');
+    await p.getByRole('link', { name: 'Move White T-shirt' }).click();
+    await p.getByRole('heading', { name: 'Where should White T-shirt go?' }).waitFor();
+    expect(await overflowsX(p)).toBe(false);
+    expect(await axeViolations(p)).toEqual([]);
+    await p.getByRole('button', { name: 'Move White T-shirt: A load of its own' }).click();
+    await p.getByText('Your way: White T-shirt gets a load of its own', { exact: false }).waitFor();
+    await p.getByRole('button', { name: 'Undo the last' }).click();
+    await p.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
+    expect(seen).toEqual([]);
+    await small.close();
+  });
+  test('without JavaScript a piece can be moved too', async () => {
+    const plain = await browser.newContext({ viewport: laptop, javaScriptEnabled: false });
+    const p = await plain.newPage();
+    await p.goto(`${address}/sort`);
+    await p.getByRole('link', { name: 'Move Berry T-shirt' }).click();
+    await p.getByRole('button', { name: 'Move Berry T-shirt: Cottons' }).click();
+    expect(await p.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
+    await plain.close();
+  });
+  test('no console error on the way', () => expect(troubles).toEqual([]));
+});

@@ -1,0 +1,41 @@
+// `npm run bench`: planning, pages and bundle, printed as Markdown; `-- --record` also writes docs/benchmarks.md.
+import { spawnSync } from 'node:child_process';
+import os from 'node:os';
+import path from 'node:path';
+import { writeFileSync } from 'node:fs';
+import { startPostgres } from './lib/postgres.mjs';
+import { checkNode, ensureBuild, ensurePackages, ensureSystemPackages, fail, freePort, root, say, seed, startServer } from './lib/setup.mjs';
+
+process.chdir(root);
+checkNode();
+ensureSystemPackages();
+ensurePackages();
+ensureBuild();
+const database = await startPostgres(root, { name: 'pg-bench', log: say });
+const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
+const parts = [];
+/** A benchmark is a process of its own, so that none inherits another's heap. */
+function part(args) {
+  const { status, stdout } = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1e8 });
+  if (status !== 0) fail(`${args.at(-1)} failed`);
+  console.log(`\n${stdout}`);
+  parts.push(stdout.trim());
+}
+let server;
+try {
+  await dropDatabase(database);
+  await prepareDatabase(database, path.join(root, 'data/migrations'));
+  seed(database.appUrl);
+  part(['--import', 'tsx', 'bench/planning.ts']);
+  server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
+  part(['bench/pages.mjs', server.address]);
+} finally {
+  server?.child.kill('SIGTERM');
+  await server?.exited;
+  if (!database.reused) database.stop();
+}
+if (process.argv.includes('--record')) {
+  const machine = `${os.cpus().length} cores, ${os.cpus()[0]?.model.trim() ?? 'unknown processor'}, Node ${process.versions.node}`;
+  writeFileSync('docs/benchmarks.md', `# Benchmarks\n\nMade by \`npm run bench -- --record\` on ${new Date().toISOString().slice(0, 10)}: ${machine}. Shared cores: read the ratios and gaps, not the single times.\n\n${parts.join('\n\n')}\n`);
+  say('wrote docs/benchmarks.md');
+}

@@ -1,0 +1,82 @@
+// `npm run screenshots`: one current picture of each main view, from a fresh demo household, into docs/screenshots/.
+import path from 'node:path';
+import { mkdirSync } from 'node:fs';
+import { startPostgres } from './lib/postgres.mjs';
+import { checkNode, chromiumPath, ensureBuild, ensurePackages, ensureSystemPackages, freePort, root, say, seed, startServer } from './lib/setup.mjs';
+
+process.chdir(root);
+checkNode();
+ensureSystemPackages({ chromium: true });
+ensurePackages();
+ensureBuild();
+const folder = process.argv[2] ?? 'docs/screenshots';
+mkdirSync(folder, { recursive: true });
+const only = process.argv[3];
+const database = await startPostgres(root, { name: 'pg-pictures', log: say });
+const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
+let server;
+let browser;
+try {
+  await dropDatabase(database);
+  await prepareDatabase(database, path.join(root, 'data/migrations'));
+  seed(database.appUrl);
+  server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
+  const { chromium } = await import('playwright-core');
+  browser = await chromium.launch({ executablePath: chromiumPath, args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'] });
+  const sizes = { laptop: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } };
+  const context = await browser.newContext({ viewport: sizes.laptop, reducedMotion: 'reduce' });
+  const page = await context.newPage();
+  const open = async (to) => {
+    await page.goto(server.address + to);
+    await page.waitForSelector('[data-hydrated="true"]');
+    await page.evaluate(() => document.fonts.ready);
+  };
+  const shot = async (name, size = 'laptop', colorScheme = 'light') => {
+    if (only && !name.includes(only)) return;
+    await page.setViewportSize(sizes[size]);
+    await page.emulateMedia({ colorScheme });
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    await page.setViewportSize(sizes.laptop);
+    await page.emulateMedia({ colorScheme: 'light' });
+    say(name);
+  };
+  await open('/basket');
+  await shot('basket');
+  await open('/basket/baker-jacket');
+  await shot('basket-piece');
+  await page.request.post(`${server.address}/sort`, { form: { intent: 'sort' }, headers: { origin: server.address } });
+  await open('/sort');
+  await shot('sort');
+  await shot('sort-dark', 'laptop', 'dark');
+  await page.getByRole('link', { name: 'Move Berry T-shirt' }).click();
+  await page.getByRole('heading', { name: 'Where should Berry T-shirt go?' }).waitFor();
+  await page.waitForTimeout(600);
+  await shot('board-move');
+  await open('/sort');
+  const ticket = await page.locator('a[href^="/loads/"]').first().getAttribute('href');
+  await open(ticket);
+  await shot('ticket');
+  await shot('ticket-phone', 'phone');
+  await open(`${ticket}/what-if?temperatureC=60&tumble=normal`);
+  await shot('what-if');
+  await page.request.post(server.address + ticket, { form: { intent: 'start' }, headers: { origin: server.address } });
+  await open('/wash');
+  await shot('running-phone', 'phone');
+  await open(ticket);
+  await page.request.post(server.address + ticket, { form: { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' }, headers: { origin: server.address } });
+  await open('/log');
+  await shot('log');
+  await open('/pieces/tovi-merino');
+  await shot('piece');
+  await open('/pieces/new?line=navy+merino+jumper%2C+hand+wash%2C+M');
+  await shot('piece-new');
+  await open('/label?kind=jumper_mid&wearsPerWeek=1&text=80%25+wool+20%25+polyamide%2C+hand+wash%2C+do+not+tumble+dry%2C+iron+one+dot');
+  await shot('label');
+  await open('/household');
+  await shot('household');
+} finally {
+  await browser?.close();
+  server?.child.kill('SIGTERM');
+  await server?.exited;
+  if (!database.reused) database.stop();
+}
