@@ -31,7 +31,7 @@ export function pinsAmong(pins: readonly PinDocument[], ids: ReadonlySet<string>
     if ('together' in p) { const together = among(p.together); return together.length > 1 ? [{ together, ...confirmed }] : []; }
     if ('apart' in p) { const apart = among(p.apart); return apart.length > 1 ? [{ apart, ...confirmed }] : []; }
     const outcome = Object.fromEntries(Object.entries(p.outcome).filter(([id]) => ids.has(id)));
-    return Object.keys(outcome).length > 0 ? [{ outcome, ...confirmed }] : [];
+    return Object.keys(outcome).length > 0 ? [{ outcome, ...(p.by ? { by: p.by } : {}), ...confirmed }] : [];
   });
 }
 /** Pins without one piece: what a new decision about it replaces. */

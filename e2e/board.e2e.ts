@@ -1,7 +1,7 @@
 /** The Sort board: moves by drag, by tap, by keyboard and without JavaScript; prices, refusals, confirmations, undo. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { address, axeViolations, beginVisit, endVisit, laptop, open, overflowsX, phone, watch, type Visit } from './support.ts';
+import { address, axeViolations, beginVisit, endVisit, fillBasket, laptop, open, overflowsX, phone, startServer, stopServer, watch, type Visit } from './support.ts';
 
 let browser: Browser;
 let page: Page;
@@ -61,6 +61,17 @@ describe('the board', () => {
     await page.getByRole('button', { name: 'Back to the best plan' }).click();
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
   });
+  test('to the basin by hand: limits before and after are shown, and the plan follows', async () => {
+    await page.getByRole('link', { name: 'Move Berry T-shirt' }).click();
+    await page.getByRole('heading', { name: 'Where should Berry T-shirt go?' }).waitFor();
+    expect(await page.locator('#move-panel').getByText('40 → 30 °C').count()).toBeGreaterThan(0);
+    await page.getByRole('button', { name: 'Move Berry T-shirt: By hand' }).click();
+    await page.getByText('Your way: Berry T-shirt is washed by hand', { exact: false }).waitFor();
+    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as { loads: { method: string; garments: string[] }[] };
+    expect(plan.loads.find((l) => l.garments.includes('juna-tee-berry'))!.method).toBe('hand');
+    await page.getByRole('button', { name: 'Undo the last' }).click();
+    await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
+  });
   test('a risk asks first, and is written into the log', async () => {
     await page.getByRole('link', { name: 'Move Red woven sash' }).click();
     await page.getByRole('button', { name: 'Move Red woven sash: Wool' }).click();
@@ -113,6 +124,23 @@ describe('the board', () => {
     await p.getByRole('button', { name: 'Move Berry T-shirt: Cottons' }).click();
     expect(await p.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
     await plain.close();
+  });
+  test('a large basket tells how far it is, can be stopped, and ends on the board', async () => {
+    await page.goto('about:blank'); // nothing of the page is under way when its server goes
+    await stopServer();
+    await startServer({ NEATFOLD_PATIENCE_MS: '0' });
+    await open(page, '/sort');
+    const before = await page.getByRole('heading', { level: 1 }).textContent();
+    await fillBasket(300);
+    await open(page, '/sort');
+    await page.getByRole('button', { name: 'Sort again' }).click();
+    await page.getByRole('heading', { name: 'Sorting 300 pieces' }).waitFor();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Stop sorting' }).click();
+    await page.getByRole('heading', { name: before ?? '' }).waitFor();
+    await page.getByRole('button', { name: 'Sort again' }).click();
+    await page.getByRole('heading', { name: 'Sorting 300 pieces' }).waitFor();
+    await page.getByRole('heading', { name: /loads for \d+ pieces/ }).waitFor({ timeout: 60_000 });
   });
   test('no console error on the way', () => expect(troubles).toEqual([]));
 });

@@ -160,6 +160,14 @@ describe('bad input names the field and keeps what was typed', () => {
     await page.getByRole('button', { name: 'Store', exact: true }).click();
     await page.getByText('Stored.', { exact: false }).first().waitFor();
     await stillThere(page, 'Water hardness', '2.497');
+    await page.getByLabel('A minute of your hands (EUR)').fill('lots');
+    await page.getByRole('button', { name: 'Store the numbers' }).click();
+    await page.getByText('A minute of your hands: give a number.').first().waitFor();
+    await stillThere(page, 'A minute of your hands (EUR)', 'lots');
+    await page.getByLabel('A minute of your hands (EUR)').fill('0,3');
+    await page.getByRole('button', { name: 'Store the numbers' }).click();
+    await page.getByText('The next sorting weighs with these numbers.', { exact: false }).waitFor();
+    await stillThere(page, 'A minute of your hands (EUR)', '0.3');
     await open(page, '/household/programmes/kitchen/wool');
     await page.getByLabel('Spins').fill('fast');
     await page.getByLabel('Largest load (kg)').fill('99');

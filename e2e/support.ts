@@ -19,9 +19,15 @@ export async function freshHousehold(): Promise<void> {
   await new Promise<void>((resolve, reject) => child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the demo did not load')))));
 }
 
+/** A basket of made-up pieces instead of the demo's. */
+export async function fillBasket(size: number): Promise<void> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'bench/fill.ts', String(size)], { env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  await new Promise<void>((resolve, reject) => child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the basket was not filled')))));
+}
+
 let server: ChildProcess | null = null;
-export async function startServer(): Promise<void> {
-  server = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', NODE_OPTIONS: '', DATABASE_URL: cluster.appUrl, PORT: String(port) }, stdio: ['ignore', 'ignore', 'inherit'] });
+export async function startServer(more: Record<string, string> = {}): Promise<void> {
+  server = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', NODE_OPTIONS: '', DATABASE_URL: cluster.appUrl, PORT: String(port), ...more }, stdio: ['ignore', 'ignore', 'inherit'] });
   for (let i = 0; i < 150; i++) {
     if ((await fetch(`${address}/healthz`).catch(() => null))?.ok) return;
     await new Promise((r) => setTimeout(r, 100));
@@ -42,7 +48,8 @@ export const launch = (): Promise<Browser> => chromium.launch({ executablePath: 
 /** Console errors, hydration trouble and page crashes of a context, as text; expected answers (404, 409, 422) are no errors. */
 export function watch(context: BrowserContext): string[] {
   const troubles: string[] = [];
-  context.setDefaultTimeout(10_000);
+  context.setDefaultTimeout(20_000);
+  context.setDefaultNavigationTimeout(40_000); // a busy machine is no defect; a page that never comes still fails
   context.on('page', (page) => {
     page.on('console', (m) => { if ((m.type() === 'error' || m.type() === 'warning') && !/status of (404|409|422)/.test(m.text())) troubles.push(`${page.url()}: ${m.text()}`); });
     page.on('pageerror', (e) => troubles.push(`${page.url()}: ${e.message}`));

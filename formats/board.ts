@@ -18,9 +18,14 @@ export function boardOf(hamper: HamperDocument, plan: PlanDocument): Board {
   return { basket, ids, loads: plan.loads.map((l) => l.garments.map((g) => ids.indexOf(g)).sort((a, b) => a - b)) };
 }
 
-/** `load:2`, `own` or `wait`; null when it is none of these or there is no such load. */
+/** Where a piece may be put besides into a load. */
+export const restingPlaces = ['wait', 'air', 'spot-clean', 'professional', 'left-out'] as const;
+
+/** `load:2`, `own`, `hand` or one of the resting places; null when it is none of these or there is no such load. */
 export function targetOf(text: string, loads: number): MoveTarget | null {
-  if (text === 'own' || text === 'wait') return { to: text };
+  if (text === 'own' || text === 'hand') return { to: text };
+  const outcome = restingPlaces.find((o) => o === text);
+  if (outcome) return { to: 'outcome', outcome };
   const load = /^load:(\d{1,3})$/.exec(text)?.[1];
   return load !== undefined && Number(load) < loads ? { to: 'load', load: Number(load) } : null;
 }

@@ -127,7 +127,7 @@ export const garmentSchema = v.pipe(
 const pinSchema = v.union([
   v.object({ together: v.array(id), confirmed: maybe(v.boolean()) }),
   v.object({ apart: v.array(id), confirmed: maybe(v.boolean()) }),
-  v.object({ outcome: v.record(v.string(), oneOf(outcomes)), confirmed: maybe(v.boolean()) }),
+  v.object({ outcome: v.record(v.string(), oneOf(outcomes)), by: maybe(oneOf(['hand'] as const)), confirmed: maybe(v.boolean()) }),
 ]);
 
 export const hamperSchema = v.object({

@@ -74,7 +74,7 @@ function pinProblems(d: HamperDocument): Problem[] {
 const pinsOf = (d: HamperDocument): Pin[] => (d.pins ?? []).map((p): Pin => {
   const confirmed = p.confirmed ?? false;
   if ('together' in p) return { kind: 'together', garments: p.together, confirmed };
-  return 'apart' in p ? { kind: 'apart', garments: p.apart, confirmed } : { kind: 'outcome', outcomes: p.outcome, confirmed };
+  return 'apart' in p ? { kind: 'apart', garments: p.apart, confirmed } : { kind: 'outcome', outcomes: p.outcome, byHand: p.by === 'hand', confirmed };
 });
 
 /** Keys of the input that the schema dropped. */

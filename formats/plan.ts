@@ -1,6 +1,7 @@
 /** The plan document (version 1): the core's plan with its numbers rounded for exchange, and its Valibot schema. */
 import * as v from 'valibot';
 import { planBasket } from '@core/loads/plan.ts';
+import type { Progress } from '@core/loads/solve/solve.ts';
 import { compartments, outcomes, severities, type Plan } from '@core/model/plan.ts';
 import { ironOrder } from '@core/model/orders.ts';
 import type { ReadHamper } from './hamper.ts';
@@ -48,8 +49,8 @@ export function rounded(value: unknown, key: string): unknown {
 export const toPlanDocument = (plan: Plan): PlanDocument => rounded({ format: 'neat-fold/plan', version: 1, ...plan }, '') as PlanDocument;
 
 /** Plan a read hamper: the same for the command line and the screens. */
-export function planHamper(read: ReadHamper): PlanDocument {
-  const plan = planBasket(read.request);
+export function planHamper(read: ReadHamper, onProgress: ((p: Progress) => void) | null = null): PlanDocument {
+  const plan = planBasket(read.request, onProgress);
   const unknown = read.unknownKeys.map((key) => ({ code: 'unknown-key' as const, severity: 'info' as const, garments: [], text: `${key} is not part of the format and was ignored.` }));
   return toPlanDocument({ ...plan, warnings: [...plan.warnings, ...unknown] });
 }

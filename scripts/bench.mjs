@@ -8,15 +8,15 @@ import { checkNode, ensureBuild, ensurePackages, ensureSystemPackages, fail, fre
 
 process.chdir(root);
 checkNode();
-ensureSystemPackages();
+ensureSystemPackages({ chromium: true });
 ensurePackages();
 ensureBuild();
 const database = await startPostgres(root, { name: 'pg-bench', log: say });
 const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
 const parts = [];
 /** A benchmark is a process of its own, so that none inherits another's heap. */
-function part(args) {
-  const { status, stdout } = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1e8 });
+function part(args, env = {}) {
+  const { status, stdout } = spawnSync(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1e8 });
   if (status !== 0) fail(`${args.at(-1)} failed`);
   console.log(`\n${stdout}`);
   parts.push(stdout.trim());
@@ -29,6 +29,7 @@ try {
   part(['--import', 'tsx', 'bench/planning.ts']);
   server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
   part(['bench/pages.mjs', server.address]);
+  part(['--import', 'tsx', 'bench/board.ts', server.address], { DATABASE_URL: database.appUrl });
 } finally {
   server?.child.kill('SIGTERM');
   await server?.exited;

@@ -1,6 +1,7 @@
 /** Forms of the Household screen. */
 import * as v from 'valibot';
 import { agentIds } from '@core/chemistry/agents.ts';
+import type { WeightKey, Weights } from '@core/cost/weights.ts';
 import { detergentClasses, doseUnits, helperClasses, houseRules, productForms, programmeFamilies, type HouseRuleKey } from '@core/model/household.ts';
 import { hardnessUnits, convertHardness } from '@core/units/hardness.ts';
 import type { ProductDocument, ProgrammeDocument } from '@data/household.ts';
@@ -19,6 +20,16 @@ export function hardnessOf(f: GeneralForm): number | null {
 }
 
 export const rulesSchema = v.object(Object.fromEntries((Object.keys(houseRules) as HouseRuleKey[]).map((k) => [k, v.picklist(houseRules[k] as readonly string[], 'Rule: choose one of the shown.')])) as { [K in HouseRuleKey]: v.PicklistSchema<(typeof houseRules)[K], string> });
+
+/** The single numbers behind the priorities: what each is, and the most that makes sense. */
+export const weightFields: readonly { key: WeightKey; label: string; unit: string; most: number }[] = [
+  { key: 'attendedMinute', label: 'A minute of your hands', unit: 'EUR', most: 5 }, { key: 'elapsedMinute', label: 'A minute until it is done', unit: 'EUR', most: 1 }, { key: 'resources', label: 'Energy, water, detergent, machine', unit: 'times', most: 20 },
+  { key: 'lambdaClean', label: 'A piece that does not come clean', unit: 'EUR', most: 50 }, { key: 'lambdaGentle', label: 'Wear of the cloth, share of its value', unit: 'per reference wash', most: 1 }, { key: 'dyeDamage', label: 'Dye that runs', unit: 'times', most: 20 },
+  { key: 'waitingPerDay', label: 'A day of waiting, soiled', unit: 'EUR', most: 20 }, { key: 'otherFamily', label: 'A programme made for other cloth', unit: 'EUR', most: 20 },
+];
+export const weightsSchema = v.object(Object.fromEntries(weightFields.map((f) => [f.key, typedNumber(f.label, 0, f.most)])) as Record<WeightKey, ReturnType<typeof typedNumber>>);
+/** Only the numbers that were given; the others follow the priority. */
+export const givenWeights = (f: v.InferOutput<typeof weightsSchema>): Partial<Weights> => Object.fromEntries(Object.entries(f).filter(([, x]) => x !== undefined));
 
 export const programmeSchema = v.object({
   name: neededText('Name', 40), family: v.picklist(programmeFamilies, 'Family: choose one of the shown.'), action: v.picklist(['normal', 'mild', 'very-mild', 'hand'] as const, 'Movement: choose one of the shown.'),

@@ -1,12 +1,13 @@
 import { data, Link, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
+import { weightPresets } from '@core/cost/weights.ts';
 import { ruleWords } from '@core/model/rule-words.ts';
 import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
 import { hardnessClass } from '@core/units/hardness.ts';
 import { householdOf } from '@formats/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
 import type { Route } from './+types/household';
-import { generalSchema, hardnessOf, rulesSchema } from '../forms/household.ts';
+import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from '../forms/household.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
 import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -26,6 +27,7 @@ export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, 
     start: { name: view.name, hardness: String(h.water.hardnessMmolPerL), hardnessUnit: 'mmol', coldC: String(h.water.coldC), hotC: String(h.water.hotC), electricityPerKwh: String(h.tariff.electricityPerKwh), waterPerM3: String(h.tariff.waterPerM3), daysToNextWash: String(h.daysToNextWash), roomC: String(h.room.temperatureC), humidity: String(Math.round(h.room.relativeHumidity * 100)) },
     currency: h.tariff.currency, waterClass: hardnessClass(h.water.hardnessMmolPerL),
     rules: (Object.keys(houseRules) as HouseRuleKey[]).map((key) => ({ key, question: ruleWords[key].question, reason: ruleWords[key].reason, value: h.rules[key], options: Object.entries<string>(ruleWords[key].options) })),
+    weights: weightFields.map((f) => ({ ...f, own: h.rules.weights[f.key] === undefined ? '' : String(h.rules.weights[f.key]), preset: String(weightPresets[h.rules.priority][f.key]) })),
     washers: h.washers.map((w) => ({ id: w.id, name: w.name, programmes: w.programmes.map((p) => ({ id: p.id, name: p.name, text: `${p.temperaturesC.join(', ')} °C · ${Math.max(...p.spinsRpm)} rpm · ${p.maxLoadKg} kg · ${p.durationMin} min` })) })),
     products: h.products.map((p) => ({ id: p.id, name: p.name, text: `${productClassText(p.class)}, ${p.form}${p.remaining !== null ? ` · ${Math.round(p.remaining)} ${p.dose?.unit ?? ''} left` : ''}`, empty: p.remaining === 0 })),
     others: [...h.dryers.map((d) => `${d.name}: ${d.maxLoadKg} kg, ${d.type.replace('-', ' ')}`), ...h.dryingPlaces.map((d) => `${d.name}: ${[d.bars ? `${d.bars} bars` : '', d.flatM2 ? `${d.flatM2} m² flat` : '', d.hangers ? `${d.hangers} hangers` : ''].filter(Boolean).join(', ')}`), ...h.basins.map((b) => b.name)],
@@ -43,6 +45,12 @@ export async function action({ request, context }: Route.ActionArgs) {
       if (!read.ok) return data({ part: 'rules' as const, reply: read.reply }, { status: 422 });
       await saveGeneral(tx, { rules: { ...view.document.rules, ...read.value } });
       return redirect('/household?stored=rules#rules');
+    }
+    if (intent === 'weights') {
+      const read = readForm(form, weightsSchema);
+      if (!read.ok) return data({ part: 'weights' as const, reply: read.reply }, { status: 422 });
+      await saveGeneral(tx, { rules: { ...view.document.rules, weights: givenWeights(read.value) } });
+      return redirect('/household?stored=weights#weights');
     }
     const read = readForm(form, generalSchema);
     if (!read.ok) return data({ part: 'general' as const, reply: read.reply }, { status: 422 });
@@ -66,6 +74,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
   const stored = query.get('stored');
   const reply = actionData?.part === 'general' ? actionData.reply : null;
   const value = (name: string): string => String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? '');
+  const weightReply = actionData?.part === 'weights' ? actionData.reply : null;
   const bind = (name: string, label: string) => ({ name, label, defaultValue: value(name), error: errorOf(reply, name) });
   return (
     <>
@@ -102,6 +111,15 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           {actionData?.part === 'rules' && <Notice severity="caution" title="Not stored" live>Choose one of the shown schools for each rule.</Notice>}
           <Rules>{v.rules.map((r) => <div key={r.key}><ChoiceField name={r.key} label={r.question} defaultValue={r.value} options={r.options} /><Quiet>{r.reason}</Quiet></div>)}</Rules>
           <Actions><Button type="submit" name="intent" value="rules">Store the rules</Button></Actions>
+        </FormStack>
+      </Section>
+      <Section id="weights"><h2>The numbers behind the priority</h2>
+        <p><Quiet>What the plan weighs against each other. An empty field follows the priority ({v.rules.find((r) => r.key === 'priority')?.value}).</Quiet></p>
+        <FormStack method="post" key={JSON.stringify(v.weights)}>
+          {stored === 'weights' && !weightReply && <Notice live title="Stored">The next sorting weighs with these numbers.</Notice>}
+          {weightReply && <Notice severity="caution" title="Not stored yet" live>{Object.values(weightReply.error ?? {}).flatMap((e) => e ?? []).join(' ')}</Notice>}
+          <FieldGrid>{v.weights.map((w) => <NumberField key={w.key} name={w.key} label={w.label} suffix={w.unit} hint={`priority: ${w.preset}`} defaultValue={String((weightReply ? typedValue(weightReply, w.key) : w.own) ?? '')} error={errorOf(weightReply, w.key)} />)}</FieldGrid>
+          <Actions><Button type="submit" name="intent" value="weights">Store the numbers</Button></Actions>
         </FormStack>
       </Section>
     </>

@@ -7,13 +7,16 @@ import { addDecision, clearDecisions, currentPins, pinsAmong, undoDecision } fro
 import { appendEvents } from '@data/events.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
-import { newestPlan, storePlan } from '@data/loads.ts';
+import { newestPlan } from '@data/loads.ts';
+import type { MoveTarget } from '@core/loads/move.ts';
+import type { HamperDocument } from '@formats/hamper.ts';
 import type { Route } from './+types/sort';
 import { useBoard } from '../board/use-board.ts';
+import { householdContext } from '../server/context.ts';
 import { media } from '../theme/tokens.ts';
 import { pinsAfterMove } from '../server/move.server.ts';
-import { planInPool } from '../server/pool.server.ts';
 import { field, formOf, notFound, withHousehold, type Scope } from '../server/request.server.ts';
+import { sortBasket, sortingOf, stopSorting } from '../server/sorting.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { MovePanel } from '../ui/move-panel.tsx';
@@ -21,25 +24,25 @@ import { Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Ruler } from '../ui/ruler.tsx';
 import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandlers } from '../ui/shelf.tsx';
-import { moveWords } from '../views/move-words.ts';
+import { SortingNow } from '../ui/sorting-now.tsx';
+import { moveWords, outcomeNotes } from '../views/move-words.ts';
 import { sortView, type SortView } from '../views/sort.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sort · Neat Fold' }];
 
-export const loader = ({ request, context }: Route.LoaderArgs) => withHousehold(context, (scope) => {
+export const loader = ({ request, context }: Route.LoaderArgs) => withHousehold(context, async (scope) => {
   const query = new URL(request.url).searchParams;
+  const sorting = sortingOf(scope.householdId);
+  if (sorting) return { sorting: { pieces: sorting.pieces, seconds: Math.round((scope.now.getTime() - sorting.startedAt) / 1000), share: sorting.progress?.share ?? 0, phase: sorting.progress?.phase ?? 'search', cost: sorting.progress?.cost ?? null } };
   const open = Number(query.get('load') ?? Number.NaN);
   return sortView(scope, Number.isInteger(open) ? open - 1 : -1, (query.get('piece') ?? '').slice(0, 80));
 });
 
-/** Plan the basket as it stands and store the plan. */
-async function sortAgain({ tx, householdId, now }: Scope): Promise<void> {
-  const hamper = await currentHamper(tx, now);
-  if (hamper && hamper.garments.length > 0) await storePlan(tx, householdId, hamper, await planInPool(hamper));
-}
 const refusedMove = (title: string, text: string, confirm: { piece: string; target: string } | null) => data({ title, text, confirm }, { status: 409 });
+type Refusal = ReturnType<typeof refusedMove>;
 
-async function move(scope: Scope, form: FormData) {
+/** Store what was decided about a piece; null when it is done, else why it may not be. */
+async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null> {
   const plan = await newestPlan(scope.tx);
   const piece = field(form, 'piece');
   const garment = plan?.hamper.garments.find((g) => g.id === piece);
@@ -52,35 +55,57 @@ async function move(scope: Scope, form: FormData) {
   const confirmed = field(form, 'confirmed') === 'yes';
   if (c.type === 'safety') return refusedMove(`${garment.name} cannot go there`, c.text, null);
   if (c.type === 'risk' && !confirmed) return refusedMove('That breaks a rule', `${garment.name}: ${c.text} You may take the risk; it is written into the log.`, { piece, target: field(form, 'target') });
-  const note = `${garment.name} ${target.to === 'load' ? `joins load ${target.load + 1}` : target.to === 'own' ? 'gets a load of its own' : 'waits'}`;
+  const note = `${garment.name} ${targetNote(target)}`;
   await addDecision(scope.tx, scope.householdId, { note, pins: pinsAfterMove(await currentPins(scope.tx), board, plan.result, piece, target, confirmed) });
   if (c.type === 'risk') await appendEvents(scope.tx, scope.householdId, [{ garmentId: piece, kind: 'noted', at: scope.now, data: { note: `Risk taken by hand: ${note}. ${c.text}` } }]);
-  await sortAgain(scope);
-  const at = (await newestPlan(scope.tx))?.result.loads.findIndex((l) => l.garments.includes(piece)) ?? -1;
-  return redirect(at >= 0 ? `/sort?load=${at + 1}` : '/sort');
+  return null;
+}
+function targetNote(target: MoveTarget): string {
+  switch (target.to) {
+    case 'load': return `joins load ${target.load + 1}`;
+    case 'own': return 'gets a load of its own';
+    case 'hand': return 'is washed by hand';
+    case 'outcome': return outcomeNotes[target.outcome];
+  }
 }
 
-/** Sort, move, undo. A priority that comes along becomes the house rule. */
+/** Carry out an intent; what is to be sorted afterwards, or an answer. */
+async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperDocument | null> {
+  const { tx } = scope;
+  switch (field(form, 'intent')) {
+    case 'move': {
+      const refusal = await decideMove(scope, form);
+      if (refusal) return refusal;
+      break;
+    }
+    case 'undo': await undoDecision(tx); break;
+    case 'free': await clearDecisions(tx); break;
+    default: {
+      const priority = houseRules.priority.find((p) => p === field(form, 'priority'));
+      const household = await readHousehold(tx);
+      if (household && priority) await saveGeneral(tx, { rules: { ...household.document.rules, priority } });
+    }
+  }
+  // Decisions about pieces that have left the basket are forgotten with them.
+  const ids = new Set((await currentHamper(tx, scope.now))?.garments.map((g) => g.id) ?? []);
+  if (pinsAmong(await currentPins(tx), ids).length === 0) await clearDecisions(tx);
+  return currentHamper(tx, scope.now);
+}
+
+/** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority that comes along becomes the house rule. */
 export async function action({ request, context }: Route.ActionArgs) {
   const form = await formOf(request);
-  const priority = houseRules.priority.find((p) => p === field(form, 'priority'));
-  return withHousehold(context, async (scope) => {
-    const { tx } = scope;
-    switch (field(form, 'intent')) {
-      case 'move': return move(scope, form);
-      case 'undo': await undoDecision(tx); break;
-      case 'free': await clearDecisions(tx); break;
-      default: {
-        const household = await readHousehold(tx);
-        if (household && priority) await saveGeneral(tx, { rules: { ...household.document.rules, priority } });
-      }
-    }
-    // Decisions about pieces that have left the basket are forgotten with them.
-    const ids = new Set((await currentHamper(tx, scope.now))?.garments.map((g) => g.id) ?? []);
-    if (pinsAmong(await currentPins(tx), ids).length === 0) await clearDecisions(tx);
-    await sortAgain(scope);
+  const householdId = context.get(householdContext);
+  if (field(form, 'intent') === 'stop') {
+    stopSorting(householdId);
     return redirect('/sort');
-  });
+  }
+  const next = await withHousehold(context, (scope) => carryOut(scope, form));
+  if (next && 'data' in next) return next;
+  if (next && next.garments.length > 0) await sortBasket(householdId, next);
+  const moved = field(form, 'piece');
+  const at = moved === '' || sortingOf(householdId) ? -1 : await withHousehold(context, async ({ tx }) => (await newestPlan(tx))?.result.loads.findIndex((l) => l.garments.includes(moved)) ?? -1);
+  return redirect(at >= 0 ? `/sort?load=${at + 1}` : '/sort');
 }
 
 const priorityWords = { gentle: 'Gentle', balanced: 'Balanced', thrifty: 'Thrifty', quick: 'Quick' } as const;
@@ -118,7 +143,8 @@ function useInsights(planId: string, missing: boolean): boolean {
 }
 
 export default function Sort({ loaderData, actionData }: Route.ComponentProps) {
-  return 'loads' in loaderData ? <Board v={loaderData} actionData={actionData} /> : <NothingSorted basket={loaderData.basket} />;
+  if ('sorting' in loaderData) return <SortingNow sorting={loaderData.sorting} />;
+  return loaderData.planId !== undefined ? <Board v={loaderData} actionData={actionData} /> : <NothingSorted basket={loaderData.basket} />;
 }
 
 function NothingSorted({ basket }: { basket: number }) {
@@ -179,7 +205,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
           <h2 id="not-today">Not today</h2>
           {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
           <Rows>{v.notToday.map((n) => <li key={n.piece.id}><Draggable piece={n.piece} href={`/sort?load=${v.open + 1}&piece=${n.piece.id}`} chosen={chosen === n.piece.id} handlers={handlers} small /><span><Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link><small><b>{n.outcome}.</b> {n.reasons[0]}</small></span></li>)}</Rows>
-          {dragging && <><DropPlace target="wait" label="Let it wait" handlers={handlers} /><DropPlace target="own" label="A load of its own" handlers={handlers} /></>}
+          {dragging && <><DropPlace target="wait" label="Let it wait" handlers={handlers} /><DropPlace target="own" label="A load of its own" handlers={handlers} /><DropPlace target="hand" label="Wash it by hand" handlers={handlers} /></>}
         </Aside>
       </Cupboard>
       {open && (

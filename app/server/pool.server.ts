@@ -1,26 +1,40 @@
-/** The pool of planning threads, so that a large basket does not hold up other pages. */
+/** The planning threads. What somebody waits for has threads of its own; what is only good to know later has one, which steps back. */
 import path from 'node:path';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
+import type { Progress } from '@core/loads/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';
 
-let pool: Piscina | undefined;
-function threads(): Piscina {
-  pool ??= import.meta.env.PROD
-    ? new Piscina({ filename: path.resolve('build/server/plan.worker.js'), minThreads: 1, maxThreads: 2, idleTimeout: 60_000 })
+export type Urgency = 'waited-for' | 'later';
+const pools = new Map<Urgency, Piscina>();
+function threads(urgency: Urgency): Piscina {
+  const known = pools.get(urgency);
+  if (known) return known;
+  const later = urgency === 'later';
+  const fresh = import.meta.env.PROD
+    ? new Piscina({ filename: path.resolve('build/server/plan.worker.js'), minThreads: later ? 0 : 1, maxThreads: later ? 1 : 2, idleTimeout: 60_000, niceIncrement: later ? 10 : 0 })
     : new Piscina({ filename: path.resolve('workers/plan.worker.ts'), execArgv: ['--import', 'tsx'], minThreads: 0, maxThreads: 1, idleTimeout: 60_000 });
-  return pool;
+  pools.set(urgency, fresh);
+  return fresh;
 }
 
+export interface PlanWish { urgency: Urgency; signal?: AbortSignal; onProgress?: (p: Progress) => void }
 /** Plan in the pool; `signal` gives up. A stored household that is no valid document is a bug and throws. */
-export async function planInPool(hamper: HamperDocument, signal?: AbortSignal): Promise<PlanDocument> {
-  const task: PlanTask = { hamper };
-  const answer = (await threads().run(task, signal ? { signal } : {})) as PlanAnswer;
-  if (!answer.ok) throw new Error(`the stored household is not a valid document: ${answer.problem}`);
-  return answer.plan;
+export async function planInPool(hamper: HamperDocument, { urgency, signal, onProgress }: PlanWish): Promise<PlanDocument> {
+  const channel = onProgress ? new MessageChannel() : null;
+  channel?.port1.on('message', (p: Progress) => onProgress?.(p));
+  try {
+    const task: PlanTask = { hamper, ...(channel ? { watch: channel.port2 } : {}) };
+    const answer = (await threads(urgency).run(task, { ...(signal ? { signal } : {}), ...(channel ? { transferList: [channel.port2] } : {}) })) as PlanAnswer;
+    if (!answer.ok) throw new Error(`the stored household is not a valid document: ${answer.problem}`);
+    return answer.plan;
+  } finally {
+    channel?.port1.close();
+  }
 }
 export async function closePool(): Promise<void> {
-  await pool?.close();
-  pool = undefined;
+  await Promise.all([...pools.values()].map((p) => p.close()));
+  pools.clear();
 }

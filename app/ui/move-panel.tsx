@@ -5,6 +5,7 @@ import { media } from '../theme/tokens.ts';
 import type { Selected } from '../views/sort.server.ts';
 import { Button } from './button.tsx';
 import { Swatch } from './fold.tsx';
+import { LimitMarks } from './limit-marks.tsx';
 
 const Panel = styled.section`
   background: var(--paper); border: 1.5px solid var(--ink); border-radius: 4px 18px 4px 18px; padding: 1rem 1.2rem; margin: 0.9rem 0; scroll-margin-top: 1rem;
@@ -27,7 +28,7 @@ export function MovePanel({ selected, back }: { selected: Selected; back: string
           <li key={o.target}>
             <b>{o.label}</b>
             <span className={`price ${o.verdict}`}>{o.price}</span>
-            <p>{o.text}</p>
+            <p>{o.text}<LimitMarks limits={o.limits} /></p>
             {o.verdict === 'refused' ? <span /> : (
               <Form method="post" action="/sort" preventScrollReset>
                 <input type="hidden" name="piece" value={selected.piece.id} /><input type="hidden" name="target" value={o.target} /><input type="hidden" name="intent" value="move" />

@@ -8,6 +8,7 @@ import type { MoveWords, Verdict } from '../views/move-words.ts';
 import type { PieceRef } from '../views/load.server.ts';
 import type { SortLoad } from '../views/sort.server.ts';
 import { Fold, foldHeight, Swatch } from './fold.tsx';
+import { LimitMarks } from './limit-marks.tsx';
 import { Quiet } from './page.tsx';
 
 /** The kind of data a picked-up piece carries. */
@@ -97,7 +98,7 @@ export function LoadShelf({ load, open, index, full, chosen, handlers }: { load:
         <Quiet>{card.machine}{load.status === 'running' ? ' · running' : load.status === 'finished' ? ' · finished' : ''}</Quiet>
         <p className="set"><b>{card.temperature}<i>°C</i></b><strong>{card.spin}<i>{card.spinUnit}</i></strong></p>
       </div>
-      {words && <Note $verdict={words.verdict}><b>{words.price}</b>{words.text}</Note>}
+      {words && <Note $verdict={words.verdict}><b>{words.price}</b>{words.text}<LimitMarks limits={words.limits} /></Note>}
       <Well $full={full}>
         <div className="full" aria-hidden="true"><span>full</span></div>
         {card.pieces.map((p, i) => (planned
@@ -113,8 +114,8 @@ const Place = styled.div<{ $over: boolean }>`
   position: relative; margin-top: 0.8rem; min-height: 3.4rem; display: grid; place-items: center; text-align: center; padding: 0.4rem 0.6rem; border: 1.5px dashed var(--shelf); border-radius: 4px 14px 4px 14px; color: var(--ink-soft); font-size: 0.9rem; background: ${(p) => (p.$over ? 'var(--wash)' : 'transparent')};
   b { color: var(--ink); }
 `;
-/** A place without a stack: a load of its own, or the next wash day. */
-export function DropPlace({ target, label, handlers }: { target: 'own' | 'wait'; label: string; handlers: BoardHandlers }) {
+/** A place without a stack: a load of its own, the basin, or the next wash day. */
+export function DropPlace({ target, label, handlers }: { target: 'own' | 'hand' | 'wait'; label: string; handlers: BoardHandlers }) {
   const { ref, dropProps, over, words } = useShelf(target, handlers, true);
   return <Place ref={(e) => { ref.current = e; }} {...dropProps} $over={over} aria-hidden="true">{words ? <span><b>{words.price}</b> {words.text}</span> : label}</Place>;
 }

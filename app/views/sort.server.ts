@@ -1,7 +1,7 @@
 /** The Sort screen: the newest plan as stacks, one load opened with its limits, and what is not washed. */
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
-import { boardOf, consequence, targetOf } from '@formats/board.ts';
+import { boardOf, consequence, restingPlaces, targetOf } from '@formats/board.ts';
 import { decisionNotes, pinsAmong } from '@data/decisions.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { newestPlan } from '@data/loads.ts';
@@ -17,7 +17,7 @@ export interface SortView {
   title: string; summary: string; proof: string; priority: string; basket: number; changed: boolean; loads: SortLoad[]; open: number;
   planId: string; selected: Selected | null; decisions: string[]; freeCost: string | null; rulePrices: { words: string; text: string }[] | null; moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> }; notToday: { piece: PieceRef; outcome: string; reasons: string[] }[]; warnings: PlanDocument['warnings']; separations: { pieces: PieceRef[]; constraint: string; text: string }[];
 }
-export interface EmptySort { basket: number }
+export interface EmptySort { basket: number; planId?: undefined }
 export interface MoveOption extends MoveWords { target: string; label: string }
 export interface Selected { piece: PieceRef; where: string; options: MoveOption[] }
 
@@ -36,16 +36,26 @@ function proofText({ proof }: PlanDocument, byHand: boolean): string {
 }
 
 const ownLoad = 'A load of its own';
+const restingWords: Record<(typeof restingPlaces)[number], string> = { wait: 'Wait for the next wash day', air: 'Only air it', 'spot-clean': 'Only treat its mark', professional: 'To the cleaner', 'left-out': 'Set it aside' };
+const restingTexts: Record<(typeof restingPlaces)[number], string> = { wait: 'It stays in the basket.', air: 'A night in fresh air instead of water.', 'spot-clean': 'Five minutes at the stain bench, no bath.', professional: 'The price is a usual bill.', 'left-out': 'Out of this plan until you take it up again.' };
 
 /** What moving one piece to every place would mean. */
 function selectedView(hamper: HamperDocument, plan: PlanDocument, piece: PieceRef, facts: SortView['moveFacts'], titles: readonly string[]): Selected {
   const board = boardOf(hamper, plan);
   const at = plan.loads.findIndex((l) => l.garments.includes(piece.id));
   const alone = at >= 0 && plan.loads[at]?.garments.length === 1;
-  const targets = [...plan.loads.map((_, i) => ({ target: `load:${i}`, label: titles[i] ?? '', now: facts.loads[i] ?? null })).filter((_, i) => i !== at), ...(alone ? [] : [{ target: 'own', label: ownLoad, now: null }]), ...(at < 0 ? [] : [{ target: 'wait', label: 'Wait for the next wash day', now: null }])];
+  const garment = hamper.garments.find((g) => g.id === piece.id);
+  const marked = (garment?.stains ?? []).length > 0;
+  const outcome = plan.garments.find((g) => g.id === piece.id)?.outcome;
+  const resting = restingPlaces.filter((o) => o !== outcome && (o === 'air' ? !marked : o === 'spot-clean' ? marked : true));
+  const targets = [
+    ...plan.loads.map((_, i) => ({ target: `load:${i}`, label: titles[i] ?? '', now: facts.loads[i] ?? null })).filter((_, i) => i !== at),
+    ...(alone ? [] : [{ target: 'own', label: ownLoad, now: null }]), ...(plan.loads[at]?.method === 'hand' ? [] : [{ target: 'hand', label: 'By hand', now: null }]),
+    ...resting.map((target) => ({ target, label: restingWords[target], now: null })),
+  ];
   return {
     piece, where: at >= 0 ? (titles[at] ?? '') : 'not washed today',
-    options: targets.flatMap(({ target, label, now }) => { const t = targetOf(target, plan.loads.length); return t ? [{ target, label, ...moveWords(consequence(board, piece.id, t), now, facts.currency, (id) => facts.programmes[id ?? ''] ?? 'By hand') }] : []; }),
+    options: targets.flatMap(({ target, label, now }) => { const t = targetOf(target, plan.loads.length); return t ? [{ target, label, ...moveWords(consequence(board, piece.id, t), now, facts.currency, (id) => facts.programmes[id ?? ''] ?? 'By hand'), ...(t.to === 'outcome' && target in restingTexts ? { text: restingTexts[target as keyof typeof restingTexts] } : {}) }] : []; }),
   };
 }
 
@@ -69,7 +79,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
   const firstPlanned = loads.findIndex((l) => l.status === 'planned');
   const currency = currencySign(hamper.household.tariff?.currency ?? 'EUR');
   const moveFacts: SortView['moveFacts'] = {
-    currency, loads: result.loads.map((l, i) => ({ temperatureC: l.temperatureC, spinRpm: l.spinRpm, programme: l.programme, dose: loads[i]?.facts.card.dose ?? '' })),
+    currency, loads: result.loads.map((l, i) => ({ temperatureC: l.temperatureC, spinRpm: l.spinRpm, fill: l.fill, programme: l.programme, dose: loads[i]?.facts.card.dose ?? '' })),
     programmes: Object.fromEntries((hamper.household.washers ?? []).flatMap((w) => w.programmes.map((p) => [p.id, p.name ?? p.id]))),
   };
   const chosen = result.loads.some((_, i) => loads[i]?.status !== 'planned' && result.loads[i]?.garments.includes(selected)) ? undefined : refs([selected])[0];

@@ -59,8 +59,9 @@ export interface SettingNumbers {
   products: Map<number, Product | null>;
 }
 
-/** What confirmed hand-made decisions set aside: pairs kept together, pieces washed past their label, pieces packed tighter. */
-export interface Waivers { pairs: readonly (readonly [number, number])[]; labels: ReadonlySet<number>; overfill: ReadonlySet<number> }
+/** What hand-made decisions set aside (pairs kept together, pieces washed past their label, pieces packed tighter) and what they narrow (pieces washed only by hand). */
+export interface Waivers { pairs: readonly (readonly [number, number])[]; labels: ReadonlySet<number>; overfill: ReadonlySet<number>; byHand: ReadonlySet<number> }
+export const noWaivers: Waivers = { pairs: [], labels: new Set(), overfill: new Set(), byHand: new Set() };
 
 export interface GiverClass { dye: number; group: number; caught: boolean; earned: boolean; earnedForWhite: boolean }
 
@@ -167,8 +168,8 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
   const waived = waivers && waivers.pairs.length > 0 ? new Uint8Array(n * n) : null;
   if (waived) for (const [i, j] of waivers?.pairs ?? []) { waived[i * n + j] = 1; waived[j * n + i] = 1; }
   const settings = enumerateSettings(household);
-  const allowed = profiles.map((p) => {
-    const bears = settings.map((s) => refusal(p, s) === null);
+  const allowed = profiles.map((p, i) => {
+    const bears = settings.map((s) => refusal(p, s) === null && !(waivers?.byHand.has(i) && s.method !== 'hand'));
     const hot = p.contamination === 'hygiene' && settings.some((s, i) => bears[i] && s.temperatureC >= 60);
     return bears.map((b, i) => b && (!hot || (settings[i]?.temperatureC ?? 0) >= 60));
   });

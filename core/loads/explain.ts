@@ -129,16 +129,17 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
     best = { garments: garments.flatMap((i) => b.profiles[i]?.garment.id ?? []), constraint, text };
   };
   const name = (i: number): string => b.profiles[i]?.garment.name ?? '';
+  const stillOpen = (constraint: Constraint): boolean => best === null || strength.indexOf(best.constraint) > strength.indexOf(constraint);
   for (const i of loadA.pieces) for (const j of loadB.pieces) {
     const conflict = b.conflict[i]?.[j];
-    if (conflict) offer([i, j], conflict.constraint, conflict.text());
-    else if (!b.settings.some((_, k) => b.allowed[i]?.[k] && b.allowed[j]?.[k])) offer([i, j], 'H1', `No programme or bath suits both ${name(i)} and ${name(j)}.`);
-    else {
-      const common = b.settings.flatMap((_, k) => (b.allowed[i]?.[k] && b.allowed[j]?.[k] ? [k] : []));
-      const worst = (k: number) => transfers(b, [i, j], k, true).filter((t) => t.deltaE >= t.limit && !(t.white ? b.profiles[t.giver]?.history.earnedForWhite : b.profiles[t.giver]?.history.earned))[0];
-      const bleeds = common.map(worst);
-      const first = bleeds[0];
-      if (common.length > 0 && bleeds.every((x) => x) && first) offer([first.giver, first.receiver], 'H3', `${name(first.giver)} would tint ${name(first.receiver)} (ΔE about ${roundTo(first.deltaE, 1)}, allowed ${first.limit}).`);
+    if (conflict) { offer([i, j], conflict.constraint, conflict.text()); continue; }
+    if (!stillOpen('H3')) continue;
+    const common = b.settings.flatMap((_, k) => (b.allowed[i]?.[k] && b.allowed[j]?.[k] ? [k] : []));
+    const bleedAt = (k: number) => transfers(b, [i, j], k, true).find((t) => t.deltaE >= t.limit && !(t.white ? b.profiles[t.giver]?.history.earnedForWhite : b.profiles[t.giver]?.history.earned));
+    if (common.length === 0) offer([i, j], 'H1', `No programme or bath suits both ${name(i)} and ${name(j)}.`);
+    else if (common.every(bleedAt)) {
+      const first = bleedAt(common[0] as number);
+      if (first) offer([first.giver, first.receiver], 'H3', `${name(first.giver)} would tint ${name(first.receiver)} (ΔE about ${roundTo(first.deltaE, 1)}, allowed ${first.limit}).`);
     }
   }
   if (!best && loadA.setting.method === 'machine' && loadB.setting.method === 'machine' && loadA.massKg + loadB.massKg > Math.max(loadA.setting.programme.maxLoadKg, loadB.setting.programme.maxLoadKg)) {

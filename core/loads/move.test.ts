@@ -13,6 +13,8 @@ const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure 
 const distinct = (gs: Parameters<typeof basketOf>[0]) => gs.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` }));
 const costOf = (b: Basket, set: readonly number[]): number => { if (set.length === 0) return 0; const p = priceLoad(b, set); return p.feasible ? p.cost : Infinity; };
 
+const wait: MoveTarget = { to: 'outcome', outcome: 'wait' };
+
 describe('a move', () => {
   test('its price is the difference of the two divisions, for every piece and every target', () => fc.assert(fc.property(fc.array(washable, { minLength: 2, maxLength: 6 }), (list) => {
     const b = basketOf(distinct(list), household);
@@ -20,14 +22,14 @@ describe('a move', () => {
     const waiting = list.map((_, i) => i).filter((i) => !loads.some((l) => l.includes(i)));
     const total = (ls: readonly (readonly number[])[], ws: readonly number[]): number => ls.reduce((s, l) => s + costOf(b, l), 0) + ws.reduce((s, i) => s + deferralCost(b, i), 0);
     const before = total(loads, waiting);
-    const targets: MoveTarget[] = [...loads.map((_, load) => ({ to: 'load' as const, load })), { to: 'own' }, { to: 'wait' }];
+    const targets: MoveTarget[] = [...loads.map((_, load) => ({ to: 'load' as const, load })), { to: 'own' }, wait];
     for (let piece = 0; piece < list.length; piece++) for (const target of targets) {
       const told = consequenceOf(b, loads, piece, target);
       const without = loads.map((l) => l.filter((i) => i !== piece));
       const rest = waiting.filter((i) => i !== piece);
-      const after = target.to === 'wait' ? total(without, [...rest, piece])
+      const after = target.to === 'outcome' ? total(without, [...rest, piece])
         : target.to === 'own' ? total([...without, [piece]], rest)
-          : total(without.map((l, k) => (k === target.load ? [...l, piece].sort((x, y) => x - y) : l)), rest);
+          : total(without.map((l, k) => (target.to === 'load' && k === target.load ? [...l, piece].sort((x, y) => x - y) : l)), rest);
       if (after === Infinity) {
         expect(told.delta).toBeNull();
         expect(told.constraints.length).toBeGreaterThan(0);
@@ -53,10 +55,22 @@ describe('a move', () => {
   });
   test('a shorter load afterwards is told', () => {
     const b = basketOf([tee, { ...tee, id: 'b', name: 'B' }], household);
-    const out = consequenceOf(b, [[0, 1]], 1, { to: 'wait' });
+    const out = consequenceOf(b, [[0, 1]], 1, wait);
     expect(out.from?.pieces).toEqual([0]);
     expect(out.to).toBeNull();
     expect(out.from!.cost).toBeCloseTo(costOf(b, [0]), 12);
+  });
+  test('by hand: the cheapest bath of its own; without a basin it is refused', () => {
+    const b = basketOf([tee, { ...tee, id: 'b', name: 'B' }], household);
+    const out = consequenceOf(b, [[0, 1]], 1, { to: 'hand' });
+    expect(out.to?.facts).toMatchObject({ method: 'hand', action: 'hand', spinRpm: 0, washer: null });
+    expect(out.delta).toBeCloseTo(costOf(b, [0]) + out.to!.cost - costOf(b, [0, 1]), 9);
+    const dry = basketOf([tee], { ...household, basins: [] });
+    expect(consequenceOf(dry, [[0]], 0, { to: 'hand' })).toMatchObject({ delta: null, type: 'safety', text: 'There is no basin in this household.' });
+  });
+  test('to the cleaner: the bill instead of the load', () => {
+    const b = basketOf([tee], household);
+    expect(consequenceOf(b, [[0]], 0, { to: 'outcome', outcome: 'professional' }).delta).toBeCloseTo(12 - costOf(b, [0]), 9);
   });
   test('a load at a setting it does not bear is none', () => {
     const b = basketOf([wool], household);

@@ -1,13 +1,13 @@
 /** What a hand-made move would change: the two loads it touches, the price, and the rules it breaks. Fast enough to follow a dragged piece. */
-import type { Binding } from '../model/plan.ts';
+import type { Binding, Outcome } from '../model/plan.ts';
 import type { Basket } from './basket.ts';
 import { bindingsOf } from './explain.ts';
 import { constraintWords, violationsOfSet, type RuleType } from './pins.ts';
-import { loadFacts, type LoadFacts } from './plan.ts';
-import { deferralCost, loadAt, priceLoad, type PricedLoad, type Violation } from './price.ts';
+import { loadFacts, outcomeCost, type LoadFacts } from './plan.ts';
+import { deferralCost, loadAt, priceLoad, pricesBySetting, type PricedLoad, type Violation } from './price.ts';
 import type { Profile } from './profile.ts';
 
-export type MoveTarget = { to: 'load'; load: number } | { to: 'own' } | { to: 'wait' };
+export type MoveTarget = { to: 'load'; load: number } | { to: 'own' } | { to: 'hand' } | { to: 'outcome'; outcome: Exclude<Outcome, 'wash'> };
 export interface LoadAfter { facts: LoadFacts; cost: number; durationMin: number; bindings: readonly Binding[]; pieces: readonly number[] }
 export interface Consequence {
   /** EUR; null when the move cannot be priced because a rule forbids the load. */
@@ -55,7 +55,14 @@ export function consequenceOf(b: Basket, loads: readonly (readonly number[])[], 
   const before = at >= 0 ? (priceOf(source)?.cost ?? 0) : deferralCost(b, piece);
   const left = priceOf(rest);
   const from = left ? after(b, left) : null;
-  if (target.to === 'wait') return { delta: (left?.cost ?? 0) + deferralCost(b, piece) - before, from, to: null, constraints: [], type: null, text: '' };
+  if (target.to === 'outcome') return { delta: (left?.cost ?? 0) + outcomeCost(b, piece, target.outcome) - before, from, to: null, constraints: [], type: null, text: '' };
+  if (target.to === 'hand') {
+    const byHand = pricesBySetting(b, [piece]).find((p) => p.setting.method === 'hand');
+    if (byHand) return { delta: (left?.cost ?? 0) + byHand.cost - before, from, to: after(b, byHand), constraints: [], type: null, text: '' };
+    return b.settings.some((s) => s.method === 'hand')
+      ? { delta: null, from, to: null, constraints: ['H1'], type: violationsOfSet(b, [piece]).type === 'safety' ? 'safety' : 'risk', text: b.profiles[piece]?.closure?.reason ?? 'Its label, or the size of the basin, is against washing it by hand.' }
+      : { delta: null, from, to: null, constraints: ['no-suitable-programme'], type: 'safety', text: 'There is no basin in this household.' };
+  }
   if (target.to === 'load' && target.load === at) {
     const stays = priceOf(source);
     return { delta: 0, from: null, to: stays && after(b, stays), constraints: [], type: null, text: '' };

@@ -50,6 +50,15 @@ describe('pins', () => {
     expect(own.loads[0]!.temperatureC).toBeLessThanOrEqual(30);
     expect(own.loads[0]!.warnings.map((w) => w.code)).toContain('label-overruled');
   });
+  test('by hand: a bath and no machine, whatever the machine would cost; hides and missing basins are refused', () => {
+    const byHand = (id: string, confirmed = false): Pin => ({ kind: 'outcome', outcomes: { [id]: 'wash' }, byHand: true, confirmed });
+    const p = plan([tee, shirt], [byHand('tee')]);
+    expect(p.loads.find((l) => l.garments.includes('tee'))).toMatchObject({ method: 'hand', washer: null, programme: null, spinRpm: 0, action: 'hand' });
+    expect(codes(p)).not.toContain('pin-refused');
+    expect(p.garments.find((g) => g.id === 'tee')!.reasons[0]!.text).toBe('You decided to wash it by hand.');
+    expect(codes(plan([suede], [byHand('suede', true)]))).toContain('pin-refused');
+    expect(codes(planBasket({ garments: [tee], household: { ...household, basins: [] }, now, pins: [byHand('tee', true)] }))).toContain('pin-refused');
+  });
   test('a rested piece may be washed, a due one may wait', () => {
     const rested = garment('rested', { soil: 'none', wearsSinceWash: 0 });
     expect(plan([rested, tee], [{ kind: 'outcome', outcomes: { rested: 'wash' }, confirmed: false }]).garments[0]!.outcome).toBe('wash');

@@ -7,14 +7,14 @@ import { isHide, hasSignificant } from '../fibre/blend.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household } from '../model/household.ts';
 import type { Constraint, Outcome, PlanWarning } from '../model/plan.ts';
-import { basketOf, type Basket, type Waivers } from './basket.ts';
+import { basketOf, noWaivers, type Basket, type Waivers } from './basket.ts';
 import type { Decision } from './outcomes.ts';
 import { priceLoad, type Violation } from './price.ts';
 import type { Togetherness } from './solve/solve.ts';
 
 export type Pin =
   | { kind: 'together' | 'apart'; garments: readonly string[]; confirmed: boolean }
-  | { kind: 'outcome'; outcomes: Readonly<Record<string, Outcome>>; confirmed: boolean };
+  | { kind: 'outcome'; outcomes: Readonly<Record<string, Outcome>>; /** Washed, and only in a basin. */ byHand?: boolean; confirmed: boolean };
 
 export type RuleType = 'safety' | 'risk';
 /** H6 is no matter of risk: without a shared detergent there is no wash. */
@@ -43,7 +43,7 @@ function waiversFor(garments: readonly Garment[], household: Household, pieces: 
     { ...now, pairs },
     { ...now, pairs, labels: new Set([...now.labels, ...pieces]) },
     { ...now, pairs, overfill: new Set([...now.overfill, ...pieces]) },
-    { pairs, labels: new Set([...now.labels, ...pieces]), overfill: new Set([...now.overfill, ...pieces]) },
+    { ...now, pairs, labels: new Set([...now.labels, ...pieces]), overfill: new Set([...now.overfill, ...pieces]) },
   ];
   return steps.find((w) => priceLoad(basketOf(garments, household, w), pieces).feasible) ?? null;
 }
@@ -53,7 +53,7 @@ export function applyPins(garments: readonly Garment[], household: Household, ba
   const indexOf = new Map(garments.map((g, i) => [g.id, i] as const));
   const decisions = [...byRule];
   const warnings: PlanWarning[] = [];
-  let waivers: Waivers = { pairs: [], labels: new Set(), overfill: new Set() };
+  let waivers: Waivers = noWaivers;
   const together: number[][] = [];
   const apart: [number, number][] = [];
   const refuse = (ids: readonly string[], why: string): void => { warnings.push({ code: 'pin-refused', severity: 'caution', garments: ids, text: why }); };
@@ -74,13 +74,19 @@ export function applyPins(garments: readonly Garment[], household: Household, ba
           continue;
         }
         const hide = isHideOnly(base, i);
-        const open = base.allowed[i]?.some(Boolean) ?? false;
+        const bears = (b: Basket): boolean => b.settings.some((s, k) => b.allowed[i]?.[k] && (!pin.byHand || s.method === 'hand'));
+        const open = bears(base);
         if (hide || (!open && !pin.confirmed)) {
           refuse([id], hide ? `${name(i)} is never washed in water.` : `${name(i)}: ${base.profiles[i]?.closure?.reason ?? 'nothing here may wash it'}; confirm it to wash it at your own risk.`);
           continue;
         }
+        if (pin.byHand && !open && !bears(basketOf(garments, household, { ...noWaivers, labels: new Set([i]) }))) {
+          refuse([id], `${name(i)}: no basin here takes it by hand.`);
+          continue;
+        }
         if (!open) waivers = { ...waivers, labels: new Set([...waivers.labels, i]) };
-        decisions[i] = { fixed: null, mayWait: false, reason: ownReason('You decided to wash it.') };
+        if (pin.byHand) waivers = { ...waivers, byHand: new Set([...waivers.byHand, i]) };
+        decisions[i] = { fixed: null, mayWait: false, reason: ownReason(pin.byHand ? 'You decided to wash it by hand.' : 'You decided to wash it.') };
       }
       continue;
     }
@@ -106,6 +112,6 @@ export function applyPins(garments: readonly Garment[], household: Household, ba
     pieces.forEach(washable);
     together.push(pieces);
   }
-  const waived = waivers.pairs.length > 0 || waivers.labels.size > 0 || waivers.overfill.size > 0;
+  const waived = waivers !== noWaivers;
   return { basket: waived ? basketOf(garments, household, waivers) : base, decisions, decided: { together, apart }, warnings };
 }

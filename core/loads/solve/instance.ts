@@ -35,10 +35,14 @@ export function seededBits(seed: number): () => number {
 export const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);
 export const piecesOf = (items: readonly Item[], set: readonly number[]): number[] => ascending(set.flatMap((i) => items[i]?.pieces ?? []));
 
+/** Sum and exclusive-or of random numbers of the members: equal sets have equal hashes. */
+export interface Hashes { key: number; check: number }
+interface Known { check: number; cost: number; setting: number }
+
 /** Prices sets of pieces and remembers them under two hashes of their members. */
 export class Pricer {
   readonly basket: Basket;
-  private readonly known = new Map<number, { check: number; cost: number; setting: number }>();
+  private readonly known = new Map<number, Known>();
   private readonly hash: Float64Array;
   private readonly check: Uint32Array;
   constructor(basket: Basket) {
@@ -48,16 +52,27 @@ export class Pricer {
     this.hash = Float64Array.from(basket.profiles, () => (next() % 4096) * 4294967296 + next());
     this.check = Uint32Array.from(basket.profiles, () => next());
   }
-  /** Cost and setting of the cheapest way to wash these pieces in one load; Infinity when there is none. */
-  price(pieces: readonly number[]): { cost: number; setting: number } {
+  /** The two hashes of a set; those of a union of disjoint sets are `joined`. */
+  hashes(pieces: readonly number[]): Hashes {
     let key = 0;
     let check = 0;
     for (const p of pieces) {
       key += this.hash[p] ?? 0;
       check = (check ^ (this.check[p] ?? 0)) >>> 0;
     }
+    return { key, check };
+  }
+  /** Cost and setting of the cheapest way to wash these pieces in one load; Infinity when there is none. */
+  price(pieces: readonly number[]): { cost: number; setting: number } {
+    const { key, check } = this.hashes(pieces);
+    return this.known.get(key)?.check === check ? (this.known.get(key) as Known) : this.remember(key, check, pieces);
+  }
+  /** The same for a set whose hashes are known; its pieces are only listed when it is new. */
+  costOf(key: number, check: number, pieces: () => readonly number[]): number {
     const known = this.known.get(key);
-    if (known?.check === check) return known;
+    return known?.check === check ? known.cost : this.remember(key, check, pieces()).cost;
+  }
+  private remember(key: number, check: number, pieces: readonly number[]): Known {
     const fresh = { check, ...cheapest(this.basket, pieces) };
     this.known.set(key, fresh);
     return fresh;

@@ -2,13 +2,18 @@
  * Large-neighbourhood search over divisions: build, improve by small moves, then take a few loads apart and put them together again,
  * keeping what is cheaper. Deterministic: a fixed seed and a count of rounds, never a clock.
  */
-import { ascending, fits, seededBits, type Division, type Instance, type Pricer } from './instance.ts';
+import { ascending, fits, seededBits, type Division, type Hashes, type Instance, type Pricer } from './instance.ts';
 
 const least = 1e-7;
+/** About how much of a search goes into the first division. */
+const buildShare = 0.3;
+/** A drum packed by a confirmed decision, and a hair. */
+const mostFill = 1.2 + 1e-9;
 const waitHere = -2;
 const newLoad = -1;
 
-interface State { loads: number[][]; costs: number[]; waiting: Set<number>; cost: number }
+/** Beside the loads stand their costs, hashes, masses and the settings that all their items bear. */
+interface State { loads: number[][]; costs: number[]; hashes: Hashes[]; massKg: number[]; bits: Int32Array[]; waiting: Set<number>; cost: number }
 
 export interface SearchEffort {
   /** Ruin-and-recreate rounds. */
@@ -21,15 +26,59 @@ export class Search {
   private readonly inst: Instance;
   private readonly pricer: Pricer;
   private readonly next: () => number;
+  private readonly itemHashes: readonly Hashes[];
+  private readonly itemBits: Int32Array;
+  private readonly itemMassKg: Float64Array;
+  private readonly mostKg: Float64Array;
   /** Receives the loads of every improved division: the column pool of the exact method. */
   onLoad: ((items: readonly number[], cost: number) => void) | null = null;
+  /** Told now and then how far the search is (0–1) and what the best division costs. */
+  onRound: ((share: number, cost: number) => void) | null = null;
   constructor(inst: Instance, pricer: Pricer, seed = 7) {
     this.inst = inst;
     this.pricer = pricer;
     this.next = seededBits(seed);
+    this.itemHashes = inst.items.map((item) => pricer.hashes(item.pieces));
+    const { basket: b } = inst;
+    const words = b.settingWords;
+    this.itemBits = Int32Array.from({ length: inst.items.length * words }, (_, x) => (inst.items[Math.floor(x / words)]?.pieces ?? []).reduce((bits, p) => bits & (b.allowedBits[p * words + (x % words)] ?? 0), -1));
+    this.itemMassKg = Float64Array.from(inst.items, (item) => item.pieces.reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0));
+    this.mostKg = Float64Array.from(b.settings, (setting) => (setting.method === 'machine' ? setting.programme.maxLoadKg * mostFill : Infinity));
+  }
+  private piecesOf(load: readonly number[]): number[] {
+    return load.flatMap((i) => this.inst.items[i]?.pieces ?? []);
+  }
+  private hashesOf(load: readonly number[]): Hashes {
+    let key = 0;
+    let check = 0;
+    for (const i of load) { const h = this.itemHashes[i] as Hashes; key += h.key; check = (check ^ h.check) >>> 0; }
+    return { key, check };
   }
   private loadCost(load: readonly number[]): number {
-    return this.pricer.cost(load.length === 1 ? (this.inst.items[load[0] as number]?.pieces ?? []) : load.flatMap((i) => this.inst.items[i]?.pieces ?? []));
+    const { key, check } = this.hashesOf(load);
+    return this.pricer.costOf(key, check, () => this.piecesOf(load));
+  }
+  /** Some setting bears the load and the item, and its drum takes their mass. */
+  private mayJoin(s: State, k: number, item: number): boolean {
+    const { settingWords: words } = this.inst.basket;
+    const load = s.bits[k] as Int32Array;
+    const massKg = (s.massKg[k] as number) + (this.itemMassKg[item] as number);
+    for (let w = 0; w < words; w++) {
+      let bits = (load[w] as number) & (this.itemBits[item * words + w] as number);
+      while (bits !== 0) {
+        const index = w * 32 + 31 - Math.clz32(bits & -bits);
+        if (massKg <= (this.mostKg[index] as number)) return true;
+        bits &= bits - 1;
+      }
+    }
+    return false;
+  }
+  /** Cost of a load of the state with one item more. */
+  private costWith(s: State, k: number, item: number): number {
+    if (!this.mayJoin(s, k, item)) return Infinity;
+    const load = s.hashes[k] as Hashes;
+    const more = this.itemHashes[item] as Hashes;
+    return this.pricer.costOf(load.key + more.key, (load.check ^ more.check) >>> 0, () => this.piecesOf([...(s.loads[k] as number[]), item]));
   }
   private waitCost(item: number): number {
     return this.inst.items[item]?.waitCost ?? Infinity;
@@ -44,7 +93,7 @@ export class Search {
     for (let k = 0; k < s.loads.length; k++) {
       const load = s.loads[k] as number[];
       if (k === skip || load.length === 0 || !fits(this.inst, load, item)) continue;
-      const d = this.loadCost([...load, item]) - (s.costs[k] as number);
+      const d = this.costWith(s, k, item) - (s.costs[k] as number);
       if (d < delta - least) { delta = d; place = k; }
     }
     return { delta, place };
@@ -52,12 +101,8 @@ export class Search {
   private put(s: State, item: number, { delta, place }: { delta: number; place: number }): void {
     if (place === waitHere) s.waiting.add(item);
     else if (place === newLoad) {
-      s.loads.push([item]);
-      s.costs.push(delta);
-    } else {
-      s.loads[place] = [...(s.loads[place] as number[]), item];
-      s.costs[place] = (s.costs[place] as number) + delta;
-    }
+      this.setLoad(s, s.loads.length, [item], delta);
+    } else this.setLoad(s, place, [...(s.loads[place] as number[]), item], (s.costs[place] as number) + delta);
     s.cost += delta;
   }
   private takeOut(s: State, item: number): void {
@@ -71,16 +116,29 @@ export class Search {
     const rest = load.filter((x) => x !== item);
     const cost = rest.length === 0 ? 0 : this.loadCost(rest);
     s.cost += cost - (s.costs[k] as number);
-    s.loads[k] = rest;
+    this.setLoad(s, k, rest, cost);
+  }
+  private setLoad(s: State, k: number, load: number[], cost: number): void {
+    s.loads[k] = load;
     s.costs[k] = cost;
+    s.hashes[k] = this.hashesOf(load);
+    s.massKg[k] = load.reduce((m, i) => m + (this.itemMassKg[i] as number), 0);
+    const words = this.inst.basket.settingWords;
+    s.bits[k] = Int32Array.from({ length: words }, (_, w) => load.reduce((bits, i) => bits & (this.itemBits[i * words + w] as number), -1));
+  }
+  private dropLoad(s: State, k: number): void {
+    for (const column of [s.loads, s.costs, s.hashes, s.massKg, s.bits]) column.splice(k, 1);
   }
   private tidy(s: State): void {
     const keep = s.loads.map((l) => l.length > 0);
     s.costs = s.costs.filter((_, k) => keep[k]);
+    s.hashes = s.hashes.filter((_, k) => keep[k]);
+    s.massKg = s.massKg.filter((_, k) => keep[k]);
+    s.bits = s.bits.filter((_, k) => keep[k]);
     s.loads = s.loads.filter((_, k) => keep[k]);
   }
   private copy(s: State): State {
-    return { loads: s.loads.map((l) => [...l]), costs: [...s.costs], waiting: new Set(s.waiting), cost: s.cost };
+    return { loads: s.loads.map((l) => [...l]), costs: [...s.costs], hashes: [...s.hashes], massKg: [...s.massKg], bits: [...s.bits], waiting: new Set(s.waiting), cost: s.cost };
   }
 
   private report(s: State): void {
@@ -88,8 +146,11 @@ export class Search {
   }
 
   private build(order: readonly number[]): State {
-    const s: State = { loads: [], costs: [], waiting: new Set(), cost: 0 };
-    for (const item of order) this.put(s, item, this.bestPlace(s, item, -1));
+    const s: State = { loads: [], costs: [], hashes: [], massKg: [], bits: [], waiting: new Set(), cost: 0 };
+    order.forEach((item, k) => {
+      this.put(s, item, this.bestPlace(s, item, -1));
+      if (k % 50 === 49) this.onRound?.((buildShare * k) / order.length, s.cost);
+    });
     return s;
   }
 
@@ -112,8 +173,7 @@ export class Search {
       const apart = a.reduce((c, x) => c + this.waitCost(x), 0) - (s.costs[i] as number);
       if (apart < -least) {
         a.forEach((x) => s.waiting.add(x));
-        s.loads.splice(i, 1);
-        s.costs.splice(i, 1);
+        this.dropLoad(s, i);
         s.cost += apart;
         return true;
       }
@@ -123,10 +183,8 @@ export class Search {
         const joined = this.loadCost([...a, ...c]);
         const delta = joined - (s.costs[i] as number) - (s.costs[j] as number);
         if (delta < -least) {
-          s.loads[i] = [...a, ...c];
-          s.costs[i] = joined;
-          s.loads.splice(j, 1);
-          s.costs.splice(j, 1);
+          this.setLoad(s, i, [...a, ...c], joined);
+          this.dropLoad(s, j);
           s.cost += delta;
           return true;
         }
@@ -149,8 +207,7 @@ export class Search {
       const delta = cost - load.reduce((c, x) => c + this.waitCost(x), 0);
       if (delta < -least) {
         load.forEach((x) => s.waiting.delete(x));
-        s.loads.push(load);
-        s.costs.push(cost);
+        this.setLoad(s, s.loads.length, load, cost);
         s.cost += delta;
         return true;
       }
@@ -170,10 +227,8 @@ export class Search {
         if (!(costA < now)) continue;
         const costC = this.loadCost([...c0, p]);
         if (costA + costC < now - least) {
-          s.loads[i] = [...a0, q];
-          s.loads[j] = [...c0, p];
-          s.costs[i] = costA;
-          s.costs[j] = costC;
+          this.setLoad(s, i, [...a0, q], costA);
+          this.setLoad(s, j, [...c0, p], costC);
           s.cost += costA + costC - now;
           return true;
         }
@@ -225,6 +280,7 @@ export class Search {
     let current = best ?? this.build(all);
     let champion = this.copy(current);
     for (let round = 0; round < effort.rounds; round++) {
+      this.onRound?.(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
       const trial = this.copy(current);
       const out = this.ruin(trial);
       for (const x of out) this.takeOut(trial, x);

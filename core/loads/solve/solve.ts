@@ -29,7 +29,9 @@ export interface Solution {
 export interface Togetherness { together: readonly (readonly number[])[]; apart: readonly (readonly [number, number])[] }
 const free: Togetherness = { together: [], apart: [] };
 
-export interface Progress { cost: number; lowerBound: number; done: number; of: number }
+/** How far a solve is: share of the pieces looked at (0–1), best cost and bound of them so far. */
+export interface Progress { phase: 'search' | 'proof'; share: number; cost: number; lowerBound: number }
+type Watch = ((p: Pick<Progress, 'phase' | 'share' | 'cost' | 'lowerBound'>) => void) | null;
 
 /** Items from pieces: those that must stay together become one. */
 function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => number, decided: Togetherness): Item[] {
@@ -68,7 +70,7 @@ const branchLimit = 60;
 const branchEffort: BranchEffort = { nodes: 80, rounds: 150, nodesPerMode: 20_000, visited: 700_000, fine: true };
 const searchRounds = (n: number): number => (n <= branchLimit ? 60 : Math.max(20, Math.round(7_200 / n)));
 
-function divide(inst: Instance, pricer: Pricer): { division: Division; lowerBound: number; optimal: boolean } {
+function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Division; lowerBound: number; optimal: boolean } {
   const n = inst.items.length;
   if (n <= subsetLimit) {
     const division = divideBySubsets(inst, pricer);
@@ -77,8 +79,14 @@ function divide(inst: Instance, pricer: Pricer): { division: Division; lowerBoun
   const pool = new Map<string, PooledLoad>();
   const search = new Search(inst, pricer);
   if (n <= branchLimit) search.onLoad = (items, cost) => { const set = ascending(items); pool.set(set.join(','), { items: set, cost }); };
+  const proofShare = n <= branchLimit ? 0.5 : 0.1;
+  if (watch) search.onRound = (share, cost) => watch({ phase: 'search', share: share * (1 - proofShare), cost, lowerBound: 0 });
   const start = search.run({ rounds: searchRounds(n), swaps: n <= 140 });
-  if (n <= branchLimit) return new BranchAndPrice(inst, pricer, start, pool.values(), branchEffort).run();
+  if (n <= branchLimit) {
+    const proof = new BranchAndPrice(inst, pricer, start, pool.values(), branchEffort);
+    if (watch) proof.onBound = (lowerBound, cost) => watch({ phase: 'proof', share: 1 - proofShare * Math.min(1, Math.max(0, cost - lowerBound) / cost * 10), cost, lowerBound });
+    return proof.run();
+  }
   const lowerBound = Math.min(start.cost, new ColumnFinder(inst, n <= 140).shareWorth().reduce((t, x) => t + x, 0));
   return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
 }
@@ -97,17 +105,20 @@ export function solve(b: Basket, candidates: readonly Candidate[], decided: Toge
   let cost = 0;
   let lowerBound = 0;
   let optimal = true;
-  groups.forEach((group, k) => {
+  let looked = 0;
+  groups.forEach((group) => {
     const at = new Map(group.map((i, x) => [i, x] as const));
     const own = group.map((i) => items[i] as Item);
     const inst = makeInstance(b, own, apart.flatMap(([i, j]): [number, number][] => { const x = at.get(i); const y = at.get(j); return x === undefined || y === undefined ? [] : [[x, y]]; }));
-    const r = divide(inst, pricer);
+    const before = { cost, lowerBound };
+    const r = divide(inst, pricer, onProgress && ((p) => onProgress({ phase: p.phase, share: (looked + p.share * group.length) / items.length, cost: before.cost + p.cost, lowerBound: before.lowerBound + p.lowerBound })));
     for (const l of r.division.loads) loads.push(piecesOf(own, l));
     waiting.push(...piecesOf(own, r.division.waiting));
     cost += r.division.cost;
     lowerBound += r.lowerBound;
     optimal = optimal && r.optimal;
-    onProgress?.({ cost, lowerBound, done: k + 1, of: groups.length });
+    looked += group.length;
+    onProgress?.({ phase: 'proof', share: looked / items.length, cost, lowerBound });
   });
   return { loads, waiting: ascending(waiting), cost, lowerBound, optimal };
 }

@@ -1,0 +1,42 @@
+/** Household customs: how well each holds, and what to do instead. Harmful ones never become a step. */
+export const evidenceGrades = ['strong', 'moderate', 'folk', 'harmful'] as const;
+export type EvidenceGrade = (typeof evidenceGrades)[number];
+
+export const practices = {
+  'vinegar-sets-dye': { claim: 'Vinegar soak fixes colour in new jeans or cottons', grade: 'folk', answer: 'refuse as a fix; advise cold first washes alone, dye-trap-sheet, fast test; dye-fixative where label allows' },
+  'salt-sets-dye': { claim: 'Salt soak fixes dye', grade: 'folk', answer: 'same' },
+  'vinegar-lifts-bleed': { claim: 'Cold vinegar soak removes picked-up dye', grade: 'folk', answer: 'not default: use §5 dye-bleed, keep wet, no heat. On request, cellulose only: 20 mL/L, 10–20 °C, 10–15 min, 2 rinses. Never on wool, silk, nylon: acid binds dye there' },
+  'dye-trap-sheet': { claim: 'Sheet catches loose dye', grade: 'moderate', answer: 'offer as early warning, not as protection; sheet tinted (grade below 4) = not-fast; clean sheet = one pass only' },
+  'toothpaste-on-ink': { claim: 'Toothpaste, then vinegar and soda', grade: 'harmful', answer: 'refuse: abrasive, peroxide and whitener; use isopropyl-alcohol' },
+  'hairspray-on-ink': { claim: 'Hair spray dissolves ink', grade: 'folk', answer: 'use isopropyl-alcohol (resin and perfume leave a mark)' },
+  'milk-on-ink': { claim: 'Milk soak', grade: 'folk', answer: 'refuse; adds protein' },
+  'alcohol-on-ballpoint': { claim: 'Isopropyl on white pad', grade: 'strong', answer: 'default' },
+  'salt-on-wine': { claim: 'Salt heap on red wine', grade: 'folk', answer: 'blot and flush instead; salt abrades, hinders dye fabrics' },
+  'soda-water': { claim: 'Sparkling water on spills', grade: 'folk', answer: 'same as cold water; allow plain water' },
+  'boiling-water-fruit': { claim: 'Pour boiling water from height', grade: 'harmful', answer: 'refuse: scald and heat-setting' },
+  'freeze-denim': { claim: 'Freezing kills odour', grade: 'folk', answer: 'log as airing; not a wash, few microbes die; offer air 12–24 h' },
+  'no-wash-denim': { claim: 'Months without wash for contrast', grade: 'moderate', answer: 'allow by taste; warn sweat and grit weaken thread; wash when soiled or odorous' },
+  'vinegar-softener': { claim: 'Vinegar in softener drawer', grade: 'moderate', answer: '≤ 60 mL of 5–8 % per load, last rinse only, not with chlorine, not every wash (rubber, metal), not as disinfectant' },
+  'soda-with-vinegar': { claim: 'Soda and vinegar together', grade: 'folk', answer: 'refuse: they cancel; order with rinse or one only' },
+  'baking-soda-whitens': { claim: 'Soda bleaches whites', grade: 'folk', answer: 'deodorise only; use oxy-percarbonate' },
+  'borax-booster': { claim: 'Boosts wash', grade: 'moderate', answer: 'optional; prefer washing-soda or borax-substitute; show local sale limits' },
+  'chlorine-plus-oxygen': { claim: 'Add both bleaches to a tub', grade: 'harmful', answer: 'refuse: they destroy each other, heat and gas' },
+  'chlorine-on-yellow': { claim: 'Chlorine bleach for underarm yellow', grade: 'harmful', answer: 'refuse: deepens yellow' },
+  'chlorine-whites': { claim: 'Hot wash with chlorine bleach now and then for plain whites', grade: 'moderate', answer: 'off by default; oxygen bleach first; if chosen: undyed cellulose, empty-triangle label, own cold bath ≤ 10 min or the washer’s timed dispenser, two rinses' },
+  'lemon-sun': { claim: 'Lemon and sun on whites', grade: 'moderate', answer: 'undyed cellulose only, 60 min, 2 rinses, keep off skin' },
+  'hot-lemon-rust': { claim: 'Lemon and heat on rust', grade: 'moderate', answer: 'prefer citric-acid 20 g/L 30–40 °C' },
+  'dish-soap-grease': { claim: 'Dish liquid on grease', grade: 'strong', answer: 'default, rinse before drum (foam)' },
+  'talc-grease': { claim: 'Absorbent powder on fresh oil', grade: 'strong', answer: 'default' },
+  'cold-ink-flush': { claim: 'Cold flush from back after alcohol', grade: 'strong', answer: 'default' },
+  'overnight-soak': { claim: 'Longer soak is always cleaner', grade: 'folk', answer: 'cap by §8; suggest second bath' },
+  'stain-out-all': { claim: 'Every old stain comes out', grade: 'folk', answer: 'show score' },
+  'baby-shampoo-wool': { claim: 'Shampoo for wool', grade: 'moderate', answer: 'allow 1–2 mL/L, no conditioner, ≤ 30 °C' },
+  'bar-soap-wool': { claim: 'Bar soap on hand knits', grade: 'moderate', answer: 'only wool-labelled; soft water, 2 rinses' },
+  'cold-presoak-wool': { claim: 'Cold presoak stops shrinking', grade: 'folk', answer: 'harmless up to 30 min; real guard is low movement and equal temperature' },
+  'essential-oil-ball': { claim: 'Oil drops on dryer balls', grade: 'harmful', answer: 'refuse near dryer; unscented only' },
+  'foil-ball': { claim: 'Foil balls cut static', grade: 'folk', answer: 'refuse: snag and sensor scratch' },
+  'soap-nuts': { claim: 'Husks wash well', grade: 'folk', answer: 'light soil only, no stain claim' },
+  'home-soap': { claim: 'Grated soap as detergent', grade: 'moderate', answer: 'only soft water; show arithmetic (chemistry.md §4)' },
+  'pod-presoak': { claim: 'Pre-melt pod in water', grade: 'harmful', answer: 'refuse: skin and eye; put pod whole in empty drum' },
+} as const satisfies Record<string, { claim: string; grade: EvidenceGrade; answer: string }>;
+export type PracticeId = keyof typeof practices;
