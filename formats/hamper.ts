@@ -158,7 +158,7 @@ export function garmentOf(g: GarmentDocument): Garment {
     id: g.id, name: g.name, kind: g.kind, parts: g.parts, traits: new Set<TraitId>([...(g.construction ?? []), ...(g.features ?? [])]), colours: g.colours, dye: g.dye ?? 'unknown', label: labelOf(g.label),
     weighedDryMassG: g.dryMassG ?? null, size: g.size ?? 'M', heightCm: g.heightCm ?? null, odour: g.odour ?? false, washCount: g.washCount ?? 0, wearsSinceWash: g.wearsSinceWash ?? 1,
     activity: g.worn?.activity ?? 'normal', nextToSkin: g.worn?.nextToSkin ?? nextToSkinByKind(g.kind), soil: g.soil ?? 'normal', hygiene: g.hygiene ?? false,
-    stains: (g.stains ?? []).map((s) => ({ id: s.id, kind: s.kind, ageHours: s.ageHours ?? null, heatSet: s.heatSet ?? false, place: s.place ?? '', sizeCm: s.sizeCm ?? null, failedRounds: s.failedRounds ?? 0 })),
+    stains: (g.stains ?? []).map((s) => ({ id: s.id, kind: s.kind, ageHours: s.ageHours ?? null, heatSet: s.heatSet ?? false, heat: s.heat ?? null, tried: s.tried ?? [], place: s.place ?? '', sizeCm: s.sizeCm ?? null, failedRounds: s.failedRounds ?? 0 })),
     tests: (g.tests ?? []).map((t) => ({ kind: t.kind, agent: t.agent ?? 'water', grade: t.grade, at: t.at })),
     allowTestFirst: g.allowTestFirst ?? false, neededBy: g.neededBy ?? null, valueEur: g.valueEur ?? 20, include: g.include ?? true,
   };

@@ -2,13 +2,13 @@
  * Agent × agent, by group: what may share a bath, what needs rinses between, what never meets. Symmetric. Counts for the same bath, drawer, spot,
  * bottle and the sequence of steps on one garment.
  */
-import { agentFacts, agentGroups, type AgentGroup, type AgentId } from './agents.ts';
+import { agentGroups, type AgentGroup } from './agents.ts';
 
 export const mixCodes = {
   ok: 'may share a bath or follow without rinse',
   r1: 'not together; 1 full rinse between',
   r2: 'not together; 2 full rinses between',
-  nv: 'never together (hazard §5.2); in sequence only after 2 full rinses and a fresh bath',
+  nv: 'never together; in sequence only after 2 full rinses and a fresh bath',
   np: 'never in the same plan or room session, any order',
   pl: 'pointless together: one cancels the other; not offered; 1 rinse if in sequence',
   fl: 'solvent first: evaporate to no smell, then surfactant flush and 1 rinse before anything else; solvent after wet step needs dry cloth',

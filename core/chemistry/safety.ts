@@ -9,7 +9,7 @@ export const ppe = {
 } as const satisfies Record<string, string>;
 export type PpeId = keyof typeof ppe;
 
-/** `defer` = who decides; null = nobody needs to be asked. */
+/** defer = who decides; null = nobody needs to be asked. */
 export const safetyLines = {
   'label-first': { trigger: 'always', text: 'Read the care label and the product label. They outrank this plan.', defer: 'label' },
   'no-mix': { trigger: 'any two agents', text: 'Use one product at a time and rinse between.', defer: 'label' },

@@ -86,7 +86,7 @@ describe('water closed', () => {
 
 describe('stains, colour and rules', () => {
   test('an open stain forbids dryer and iron, and protein caps the heat', () => {
-    const stain = { id: 's', kind: 'blood-fresh' as const, ageHours: 1, heatSet: false, place: '', sizeCm: 1, failedRounds: 0 };
+    const stain = { id: 's', kind: 'blood-fresh' as const, ageHours: 1, heatSet: false, place: '', sizeCm: 1, failedRounds: 0, heat: null, tried: [] };
     expect(values({ stains: [stain], label: washLabel(60) }, { tumble: 'when-allowed' })).toMatchObject({ maxTemperatureC: 30, tumble: 'none', iron: 'none' });
   });
   test('an untested strong colour is cold and with its own colour; three washes end it', () => {

@@ -10,9 +10,9 @@ import { traitFacts, type TraitId } from '../construction/traits.ts';
 import { colourHistory, type ColourHistory } from '../colour/bleed.ts';
 import { kindFacts } from '../garment/kinds.ts';
 import type { Garment } from '../model/garment.ts';
-import type { HouseRules } from '../model/household.ts';
+import { detergentClasses, type DetergentClass, type HouseRules } from '../model/household.ts';
 import { actionOrder, bleachOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
-import { fuelStains, stainFacts, stainWashes } from '../stain/stains.ts';
+import { fuelStains, ironStains, stainFacts, stainWashes } from '../stain/stains.ts';
 import { clothNeedWords, detergentPreference, type ClothNeed } from '../washing/products.ts';
 import { bound, envelopeOf, flag, type Bound, type CareFlag, type DryPosition, type Envelope } from './envelope.ts';
 
@@ -207,12 +207,16 @@ function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rule
   return out;
 }
 
+/** A universal powder or tablet carries oxygen bleach. */
+const bleachFree: ReadonlySet<DetergentClass> = new Set(detergentClasses.filter((c) => c !== 'universal'));
+
 function stainBounds(g: Garment): Bound[] {
   const out: Bound[] = [];
   for (const s of g.stains) {
     const facts = stainFacts(s.kind);
     const { maxTemperatureC } = stainWashes[facts.wash];
     if (maxTemperatureC < 60) out.push(bound('maxTemperatureC', maxTemperatureC, 'stain', `${facts.name.toLowerCase()} sets above ${maxTemperatureC} °C`));
+    if (ironStains.includes(s.kind)) out.push(bound('bleach', 'none', 'stain', `bleach and the iron in ${facts.name.toLowerCase()} eat holes`), bound('detergents', bleachFree, 'stain', `no bleaching detergent until the ${facts.name.toLowerCase()} is gone`));
     out.push(bound('tumble', 'none', 'stain', `no dryer until the ${facts.name.toLowerCase()} is gone`), bound('iron', 'none', 'stain', `no iron until the ${facts.name.toLowerCase()} is gone`));
   }
   if (hasFuel(g)) out.push(bound('tumble', 'none', 'stain', 'fuel or solvent never meets heat'), bound('iron', 'none', 'stain', 'fuel or solvent never meets heat'), flag('extra-rinse', 'stain', 'fuel or solvent'));

@@ -24,7 +24,7 @@ describe('outcomes by rule', () => {
   test.each([
     ['left out', garment('g', { include: false }), 'left-out'], ['suede', garment('g', { parts: only('suede'), soil: 'none' }), 'no-wash'], ['clean wool rests in the air', garment('g', { kind: 'jumper_mid', parts: only('wool'), soil: 'none', wearsSinceWash: 4 }), 'air'],
     ['dusty wool is brushed', garment('g', { kind: 'jumper_mid', parts: only('wool'), soil: 'light', wearsSinceWash: 4 }), 'brush'], ['dry clean only', garment('g', { label: { ...washLabel(30), wash: { by: 'none' } } }), 'professional'],
-    ['one small mark on a fresh jumper', garment('g', { kind: 'jumper_mid', parts: only('wool'), soil: 'none', wearsSinceWash: 1, stains: [{ id: 's', kind: 'tea', ageHours: 30, heatSet: false, place: '', sizeCm: 2, failedRounds: 0 }] }), 'spot-clean'],
+    ['one small mark on a fresh jumper', garment('g', { kind: 'jumper_mid', parts: only('wool'), soil: 'none', wearsSinceWash: 1, stains: [{ id: 's', kind: 'tea', ageHours: 30, heatSet: false, place: '', sizeCm: 2, failedRounds: 0, heat: null, tried: [] }] }), 'spot-clean'],
     ['never worn', garment('g', { soil: 'none', wearsSinceWash: 0 }), 'no-wash'],
   ] as const)('%s', (_, g, expected) => expect(outcome(g).outcome).toBe(expected));
   test('waiting is closed to hygiene, sports, fresh stains and what is needed soon', () => {
@@ -34,7 +34,7 @@ describe('outcomes by rule', () => {
     expect(outcome({ ...light, neededBy: '2026-05-12T08:00:00+02:00' }).outcome).toBe('wash');
     expect(outcome({ ...light, neededBy: '2026-05-29T08:00:00+02:00' }).outcome).toBe('wait');
     expect(outcome(garment('s', { kind: 'sport_tee', parts: only('polyester'), wearsSinceWash: 1 })).outcome).toBe('wash');
-    expect(outcome({ ...light, stains: [{ id: 's', kind: 'coffee', ageHours: 3, heatSet: false, place: '', sizeCm: 9, failedRounds: 0 }] }).outcome).toBe('wash');
+    expect(outcome({ ...light, stains: [{ id: 's', kind: 'coffee', ageHours: 3, heatSet: false, place: '', sizeCm: 9, failedRounds: 0, heat: null, tried: [] }] }).outcome).toBe('wash');
   });
   test('no setting fits: it waits whatever the date, with what would help', () => {
     const wool = garment('w', { kind: 'jumper_mid', parts: only('wool'), wearsSinceWash: 12, neededBy: '2026-05-10T08:00:00+02:00' });

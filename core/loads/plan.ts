@@ -1,11 +1,13 @@
 /** From a household and its dirty pieces to the whole plan. Pure: the same input gives the same plan. */
 import type { Garment } from '../model/garment.ts';
 import type { Household } from '../model/household.ts';
-import type { Dose, Outcome, Plan, PlannedGarment, PlannedLoad, PlanWarning, Reason, Separation } from '../model/plan.ts';
+import type { Dose, Outcome, Plan, PlannedGarment, PlannedLoad, PlanWarning, Pretreatment, Reason, Separation } from '../model/plan.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { roundTo, sum } from '../units/numbers.ts';
 import { ironMinutes } from '../pressing/ironing.ts';
 import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
+import { stainWarnings, toPretreatment, workplaceOf } from './pretreat.ts';
+import { procedureFor } from '../stain/procedure.ts';
 import { basketOf, type Basket } from './basket.ts';
 import { deferralCost, priceLoad, type PricedLoad } from './price.ts';
 import { decide, type Decision } from './outcomes.ts';
@@ -73,13 +75,13 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
 
 const drumRadius = (load: PricedLoad): number => (load.setting.method === 'machine' ? load.setting.washer.drumRadiusM : 0.24);
 
-function washedGarment(b: Basket, p: Profile, load: PricedLoad, planned: PlannedLoad, decision: Decision): PlannedGarment {
+function washedGarment(b: Basket, p: Profile, load: PricedLoad, planned: PlannedLoad, decision: Decision, pretreat: readonly Pretreatment[]): PlannedGarment {
   const binding = planned.bindings.find((x) => x.garment === p.garment.id);
   const reasons: Reason[] = [decision.reason];
   if (binding) reasons.push({ code: 'H1', source: binding.source, text: `It sets the ${binding.parameter === 'temperatureC' ? 'temperature' : binding.parameter === 'spinRpm' ? 'spin' : binding.parameter === 'tumble' ? 'drying' : 'movement'} of this load: ${binding.reason}.` });
   else reasons.push({ code: 'H1', source: 'rule', text: `It bears ${p.values.maxTemperatureC} °C and ${p.values.maxAction} movement, and its detergent is shared: ${planned.detergent?.class ?? ''}.` });
   return {
-    id: p.garment.id, outcome: 'wash', load: planned.id, prepare: prepareSteps(p), pretreat: [], dry: dryPlan(p, b.household, load.spinRpm, drumRadius(load)),
+    id: p.garment.id, outcome: 'wash', load: planned.id, prepare: prepareSteps(p), pretreat, dry: dryPlan(p, b.household, load.spinRpm, drumRadius(load)),
     press: pressPlan(p), store: storeAs(p), reasons, deferralCost: 0,
   };
 }
@@ -94,7 +96,7 @@ export function outcomeCost(b: Basket, piece: number, outcome: Outcome): number 
   }
 }
 
-function unwashedGarment(b: Basket, i: number, p: Profile, decision: Decision, waiting: boolean): PlannedGarment {
+function unwashedGarment(b: Basket, i: number, p: Profile, decision: Decision, waiting: boolean, pretreat: readonly Pretreatment[]): PlannedGarment {
   const outcome = waiting ? 'wait' : (decision.fixed ?? 'wait');
   const reasons: Reason[] = [decision.reason];
   if (waiting) {
@@ -106,7 +108,7 @@ function unwashedGarment(b: Basket, i: number, p: Profile, decision: Decision, w
     }
   }
   const cost = outcomeCost(b, i, outcome);
-  return { id: p.garment.id, outcome, load: null, prepare: outcome === 'professional' && p.garment.traits.has('detachable') ? ['detach'] : [], pretreat: [], dry: null, press: null, store: storeAs(p), reasons, deferralCost: cost };
+  return { id: p.garment.id, outcome, load: null, prepare: outcome === 'professional' && p.garment.traits.has('detachable') ? ['detach'] : [], pretreat: outcome === 'spot-clean' || outcome === 'wait' ? pretreat : [], dry: null, press: null, store: storeAs(p), reasons, deferralCost: cost };
 }
 
 function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: readonly PlannedLoad[]): PlanWarning[] {
@@ -130,12 +132,15 @@ export function planBasket({ household, garments, now, pins = [] }: PlanRequest,
   const solution = solve(b, candidates, pinned.decided, onProgress);
   const priced = runningOrder(solution.loads.flatMap((l) => { const price = priceLoad(b, l); return price.feasible ? [price] : []; }), b);
   const loads = priced.map((l, i) => plannedLoad(b, l, i));
+  const workplace = workplaceOf(household);
+  const treatments = b.profiles.map((p) => (p.garment.include ? p.garment.stains.map((s) => procedureFor(p.garment, s, workplace)) : []));
   const result = b.profiles.map((p, i): PlannedGarment => {
     const decision = decisions[i] as Decision;
     const at = priced.findIndex((l) => l.pieces.includes(i));
     const load = priced[at];
     const planned = loads[at];
-    return load && planned ? washedGarment(b, p, load, planned, decision) : unwashedGarment(b, i, p, decision, solution.waiting.includes(i));
+    const pretreat = treatments[i]?.map(toPretreatment) ?? [];
+    return load && planned ? washedGarment(b, p, load, planned, decision, pretreat) : unwashedGarment(b, i, p, decision, solution.waiting.includes(i), pretreat);
   });
   const separations: Separation[] = [];
   priced.forEach((a, i) => priced.slice(i + 1).forEach((c) => { const s = separationOf(b, a, c); if (s) separations.push(s); }));
@@ -145,7 +150,7 @@ export function planBasket({ household, garments, now, pins = [] }: PlanRequest,
   const lowerBound = solution.optimal ? cost : Math.min(cost, solution.lowerBound + fixedCost);
   const handsMin = sum(result.map((g) => (g.press ? (ironMinutes[b.profiles.find((p) => p.garment.id === g.id)?.garment.kind ?? 'other'] ?? 0) : 0)));
   return {
-    loads, garments: result, warnings: [...planWarnings(b, result, loads), ...pinned.warnings], separations,
+    loads, garments: result, warnings: [...planWarnings(b, result, loads), ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])), ...pinned.warnings], separations,
     totals: {
       loads: loads.length, minutesAttended: sum(priced.map((l) => l.attendedMin)) + handsMin, energyKwh: sum(loads.map((l) => l.energyKwh)), waterL: sum(loads.map((l) => l.waterL)), money: sum(priced.map((l) => l.money)),
     },

@@ -87,6 +87,9 @@ export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed)
   return s !== undefined && f.soilColumn === m.soilColumn && productFor(b, f, s, index) === m.product && matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily;
 };
 
+/** Dye damage of the set priced last: a second result without an object for each of millions of calls. */
+let lastDye = 0;
+
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, detail: ((load: PricedLoad) => void) | null, supposed: Supposed | null = null, cutoff = Infinity): number {
   const s = b.settings[index];
@@ -150,7 +153,8 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
   if (!dye.allowed) return broken('H3');
   const resources = plain + (dye.catcher ? productMoney(dye.catcher, 1, doseUnitOf(dye.catcher)) : 0);
   const loadCost = w.resources * (resources + runMoney) + fixed;
-  const cost = loadCost + pieceCost + w.dyeDamage * dye.damage;
+  lastDye = w.dyeDamage * dye.damage;
+  const cost = loadCost + pieceCost + lastDye;
   if (detail) {
     const catcherDose: Dose[] = dye.catcher ? [{ product: dye.catcher.id, class: dye.catcher.class, amount: 1, unit: doseUnitOf(dye.catcher), compartment: s.method === 'hand' ? 'basin' : 'drum' }] : [];
     detail({
@@ -196,10 +200,10 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
 /** Costs nearer than this are a tie, decided by the order of the household. */
 const tie = 1e-9;
 
-/** Cost of a set at one setting as supposed, or Infinity. The caller has checked that every piece may run there and that no two conflict. */
-export function supposedCost(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, m: Supposed): number {
+/** Cost of a set at one setting as supposed, and the part of it that is dye damage; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+export function supposedCost(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, m: Supposed): { cost: number; dye: number } {
   const cost = costAt(b, pieces, f, shares, index, null, m);
-  return cost < 0 ? Infinity : cost;
+  return { cost: cost < 0 ? Infinity : cost, dye: cost < 0 ? 0 : lastDye };
 }
 /** The whole load of a set at one setting; null when the setting is refused. */
 export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {

@@ -33,12 +33,12 @@ describe('what if', () => {
     expect(deltaE(labOf('#f7f7f4'), labOf(at(60).hex))).toBeCloseTo(at(60).deltaE, 0);
   });
   test('an open stain and the dryer: likely set for good', () => {
-    const stained = garment('s', { stains: [{ id: 's', kind: 'egg', ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0 }] });
+    const stained = garment('s', { stains: [{ id: 's', kind: 'egg', ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0, heat: null, tried: [] }] });
     expect(effect([stained], push({ programme: programme('cottons'), detergent: 'colour' })).pieces[0]!.stainSetOdds).toBe(0);
     expect(effect([stained], push({ programme: programme('cottons'), temperatureC: 60, tumble: 'normal', detergent: 'colour' })).pieces[0]!.stainSetOdds).toBeCloseTo(0.92, 9);
   });
   test('soil above what the wash gives most likely stays; what is asked of it is the core\'s own need', () => {
-    const soiled = garment('soiled', { soil: 'heavy', wearsSinceWash: 5, activity: 'sweaty', stains: [{ id: 's', kind: 'egg', ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0 }] });
+    const soiled = garment('soiled', { soil: 'heavy', wearsSinceWash: 5, activity: 'sweaty', stains: [{ id: 's', kind: 'egg', ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0, heat: null, tried: [] }] });
     const weak = effect([soiled], push({ detergent: 'wool-silk', temperatureC: 20 })).pieces[0]!;
     const strong = effect([soiled], push({ programme: programme('cottons'), temperatureC: 60, detergent: 'universal' })).pieces[0]!;
     expect(weak.cleaningDeficit).toBeGreaterThan(0);

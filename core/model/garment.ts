@@ -3,6 +3,8 @@ import type { FibreId } from '../fibre/fibres.ts';
 import type { CareLabel } from '../care-label/label.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { DyeId } from '../colour/dye.ts';
+import type { AgentId } from '../chemistry/agents.ts';
+import type { HeatEvent } from '../stain/score.ts';
 import type { StainKind } from '../stain/stains.ts';
 import type { Soil } from './orders.ts';
 
@@ -26,6 +28,10 @@ export interface Stain {
   /** null = unknown */
   ageHours: number | null;
   heatSet: boolean;
+  /** The worst heat it met, when somebody knows; it stands before `heatSet`. */
+  heat: HeatEvent | null;
+  /** Agents that were tried before. */
+  tried: readonly AgentId[];
   place: string;
   sizeCm: number | null;
   failedRounds: number;

@@ -68,13 +68,16 @@ export interface PlannedGarment {
   outcome: Outcome;
   load: string | null;
   prepare: readonly PrepareStep[];
-  pretreat: readonly { stain: string; steps: readonly { agent: string; how: string; minutes: number; temperatureC: number }[]; odds: number; stop: string | null }[];
+  pretreat: readonly Pretreatment[];
   dry: DryPlan | null;
   press: PressPlan | null;
   store: 'fold' | 'hang';
   reasons: readonly Reason[];
   deferralCost: number;
 }
+/** What to do against one stain before the wash; `odds` 0–1 for ranking, never shown as a promise. */
+export interface Pretreatment { stain: string; steps: readonly PretreatStep[]; odds: number; stop: string | null }
+export interface PretreatStep { agent: string; how: string; minutes: number; temperatureC: number; gate?: 'test-passed' | 'check-passed' }
 export interface Separation { garments: readonly string[]; constraint: Constraint; text: string }
 export interface Plan {
   loads: readonly PlannedLoad[];

@@ -26,13 +26,13 @@ export type ActionId = keyof typeof actions;
 export const checks = {
   solid: { passes: 'nothing lifts or flakes off', ifFails: 'repeat step' },
   transfer: { passes: 'white pad stays clean 10 s', ifFails: 'repeat to limit, then next step' },
-  'garment-dye': { passes: 'pad shows no garment colour', ifFails: 'rinse cold now → `stop-pro`' },
-  'gone-wet': { passes: 'mark not visible wet', ifFails: 'next `if-left` step' },
-  'gone-dry': { passes: 'no mark after air-drying 12–24 h, daylight, both sides', ifFails: 'next round if rounds remain, else §7' },
+  'garment-dye': { passes: 'pad shows no garment colour', ifFails: 'rinse cold now → stop-pro' },
+  'gone-wet': { passes: 'mark not visible wet', ifFails: 'next if-left step' },
+  'gone-dry': { passes: 'no mark after air-drying 12–24 h, daylight, both sides', ifFails: 'next round while rounds are left, else stop' },
   residue: { passes: 'no slick, sticky or stiff feel; rinse water clear', ifFails: 'rinse again, then repeat' },
   odour: { passes: 'no smell when damp and after drying', ifFails: 'repeat or next step' },
-  fume: { passes: 'no solvent or fuel smell at 10 cm', ifFails: 'keep airing; no drum, no heat: `stop-safety`' },
-  'fibre-sound': { passes: 'no fibre loss, gloss or melt', ifFails: '`stop-permanent`' },
+  fume: { passes: 'no solvent or fuel smell at 10 cm', ifFails: 'keep airing; no drum, no heat: stop-safety' },
+  'fibre-sound': { passes: 'no fibre loss, gloss or melt', ifFails: 'stop-permanent' },
 } as const satisfies Record<string, { passes: string; ifFails: string }>;
 export type CheckId = keyof typeof checks;
 

@@ -2,7 +2,7 @@
 import type { StainFamily } from './stains.ts';
 
 export const families: Record<StainFamily, { mechanism: string; first: string; main: string; never: string }> = {
-  protein: { mechanism: 'Coagulates with heat, alcohol, acid; bonds to fibre', first: 'water 5–20 °C', main: 'enzyme-prespotter (`prespotter-wool-safe` on protein fibre)', never: 'hot water first' },
+  protein: { mechanism: 'Coagulates with heat, alcohol, acid; bonds to fibre', first: 'water 5–20 °C', main: 'enzyme-prespotter (prespotter-wool-safe on protein fibre)', never: 'hot water first' },
   tannin: { mechanism: 'Plant polyphenol or dye; acid keeps it soluble, bleach destroys it', first: 'water 10–20 °C', main: 'det-colour-liquid, then oxy-percarbonate', never: 'bar soap first (may set)' },
   'oil-grease': { mechanism: 'Held by adhesion; oxidises to yellow film; deep in polyester', first: 'absorbent-powder', main: 'soap-dish, then lipase pre-spotter 30–40 °C', never: 'water first on thick grease; dryer' },
   wax: { mechanism: 'Solid below 45–65 °C, carries dye', first: 'cold-pack', main: 'warm paper, then soap-dish', never: 'hot water in the drum' },
@@ -18,5 +18,5 @@ export const families: Record<StainFamily, { mechanism: string; first: string; m
   makeup: { mechanism: 'Pigment + oil, silicone, wax', first: 'tape or powder', main: 'soap-dish, then isopropyl-alcohol', never: 'wetting powder' },
   adhesive: { mechanism: 'Polymer film, brittle cold, some set by curing', first: 'cold-pack or lukewarm water (water glue)', main: 'solvent by type', never: 'pulling the yarn' },
   scorch: { mechanism: 'Heat-browned fibre', first: 'dry brush', main: 'peroxide-3 on undyed cellulose', never: 'more heat' },
-  'fuel-solvent': { mechanism: 'Flammable vapour; oily residue', first: 'open-air', main: 'soap-dish soak, own load', never: 'drum, dryer, iron before `fume` passes' },
+  'fuel-solvent': { mechanism: 'Flammable vapour; oily residue', first: 'open-air', main: 'soap-dish soak, own load', never: 'drum, dryer, iron before fume passes' },
 };

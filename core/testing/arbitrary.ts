@@ -60,6 +60,6 @@ export const anyGarment: fc.Arbitrary<Garment> = fc.record({
   stain: fc.option(fc.constantFrom(...stainKinds), { freq: 3 }), grades: fc.array(fc.integer({ min: 2, max: 10 }).map((n) => n / 2), { maxLength: 3 }), allowTestFirst: fc.boolean(), valueEur: fc.integer({ min: 0, max: 200 }), include: fc.boolean(),
 }).map(({ shell, lining, traits, ground, print, stain, grades, ...rest }): Garment => ({
   ...cottonTee, ...rest, name: rest.id, traits: new Set(traits), parts: [{ role: 'shell', fibres: shell }, ...(lining ? [{ role: 'lining' as const, fibres: lining }] : [])], weighedDryMassG: null,
-  colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])], stains: stain ? [{ id: 's1', kind: stain, ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0 }] : [],
+  colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])], stains: stain ? [{ id: 's1', kind: stain, ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0, heat: null, tried: [] }] : [],
   tests: grades.map((grade, i) => ({ kind: 'catcher' as const, agent: 'water', grade, at: `2026-04-0${i + 1}T10:00:00Z` })),
 }));

@@ -29,13 +29,13 @@ describe('columns', () => {
     expect(found.exact).toBe(true);
     expect(found.leastReduced).toBeCloseTo(least, 6);
     for (const c of found.columns) expect(c.cost).toBeGreaterThanOrEqual(pricer.cost(piecesOf(inst.items, c.items)) - 1e-9);
-  }), { numRuns: 60 }));
+  }), { numRuns: 120 }));
   test('cut off early, its bound is still below the best', () => fc.assert(fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
     const { inst, pricer } = instanceOf(gs);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
     const found = new ColumnFinder(inst, true).find(worth, 0, { nodesPerMode });
     expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth, 0) + 1e-6);
-  }), { numRuns: 60 }));
+  }), { numRuns: 120 }));
   test('coarse modes bound from below as well', () => fc.assert(fc.property(list, worths, (gs, ws) => {
     const { inst, pricer } = instanceOf(gs);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);

@@ -5,6 +5,7 @@
  */
 import { bleedLimits } from '../../colour/bleed.ts';
 import type { Basket } from '../basket.ts';
+import { duty } from '../bits.ts';
 import { dyeDamage } from '../dye-view.ts';
 import { featuresOf } from '../features.ts';
 import { isAsSupposed, supposedCost } from '../price.ts';
@@ -18,8 +19,8 @@ export interface Findings { columns: FoundColumn[]; /** No load anywhere has a r
 /** Deterministic limit of one search, in visited sets. */
 export interface FindEffort { nodesPerMode: number }
 
-/** A load is full at 1; the hair above it is the price's own tolerance. */
-const full = 1 + 1e-9;
+/** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
+const fullOf = (b: Basket): number => (b.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
 /** Loose-dye score × √kg from which a piece counts as a strong giver. */
 const strongGiver = 0.03;
 /** Groups above this size are bounded without looking at pairs. */
@@ -122,12 +123,14 @@ export class ColumnFinder {
     const { basket: b, items, apart } = this.inst;
     const n = items.length;
     const gain = new Float64Array(n);
+    const joining = new Float64Array(n);
     const order: number[] = [];
     let positive = 0;
     for (let i = 0; i < n; i++) {
       const own = mode.own[i] as number;
       if (own === Infinity) continue;
       gain[i] = (worth[i] as number) - own;
+      joining[i] = (worth[i] as number) - (mode.added[i] as number);
       order.push(i);
       if ((gain[i] as number) > 0) positive += gain[i] as number;
     }
@@ -138,14 +141,15 @@ export class ColumnFinder {
     // then shows soon. Among equals the most wanted comes first.
     const soiled = this.soiledAt(mode.supposed.soilColumn);
     const givers = this.giversAt(mode.index);
-    const rank = (i: number): number => (soiled[i] ? 4 : 0) + ((gain[i] as number) > 0 ? 2 : 0) + (givers[i] ? 1 : 0);
+    const rank = (i: number): number => (soiled[i] ? 4 : 0) + ((joining[i] as number) > 0 ? 2 : 0) + (givers[i] ? 1 : 0);
     const ranks = Int8Array.from(gain, (_, i) => rank(i));
     order.sort((x, y) => (ranks[y] as number) - (ranks[x] as number) || (gain[y] as number) - (gain[x] as number) || x - y);
     const pairs = n <= pairLimit ? this.damageAt(mode.index) : null;
     const exclusive = (i: number, j: number): boolean => (pairs ? pairs[i * n + j] === Infinity || pairs[j * n + i] === Infinity : apart[i * n + j] === 1);
     const { room } = mode;
 
-    const price = roomPrice(order, gain, room);
+    const full = fullOf(b);
+    const price = roomPrice(order, gain, room, full);
     /**
      * Most that the candidates from `from` on can still add: of neighbours that exclude each other one counts, and room has its price (any price of
      * room gives a valid bound; the one at which the whole mode just fills a drum is a good one).
@@ -177,18 +181,19 @@ export class ColumnFinder {
     let nodes = 0;
     const chosen: number[] = [];
     const set: number[] = [];
-    /** `reduced` = supposed cost of the chosen set above its worth; what follows can only add to it, less its gains. */
-    const visit = (candidates: readonly number[], gains: Float64Array, reduced: number, filled: number, realised: boolean): void => {
+    /**
+     * Of the chosen set: `line` = the separable lower bound with its dye damage, `real` = its supposed cost, both above its worth. What follows adds at
+     * least `own` to the first and `added` to the second (the first counts dose and water by a straight line, the second takes them as paid), so
+     * that both bound every larger set.
+     */
+    const visit = (candidates: readonly number[], gains: Float64Array, joins: Float64Array, line: number, real: number, filled: number, realised: boolean): void => {
       for (let k = 0; k < candidates.length; k++) {
         const i = candidates[k] as number;
         const target = best ? best.reduced - 1e-9 : start;
+        const bound = Math.max(line - reach(candidates, k, gains, full - filled), real - reach(candidates, k, joins, full - filled));
+        if (bound >= target) return;
         // Without a gain, an item is only of use to turn the set into the supposed mode.
-        if ((gains[i] as number) <= 0 && (realised || reduced - (gains[i] as number) >= target)) continue;
-        const bound = reduced - reach(candidates, k, gains, full - filled);
-        if (bound >= target) {
-          if ((gains[i] as number) > 0) return;
-          continue;
-        }
+        if ((joins[i] as number) <= 0 && (realised || line - (gains[i] as number) - reach(candidates, k + 1, gains, full - filled) >= target)) continue;
         if (nodes >= effort.nodesPerMode) {
           found.exact = false;
           found.leastReduced = Math.min(found.leastReduced, bound);
@@ -202,28 +207,34 @@ export class ColumnFinder {
         for (const p of items[i]?.pieces ?? []) set.push(p);
         const f = featuresOf(b, set);
         const shares = donorShares(b, set);
-        const cost = supposedCost(b, set, f, shares, mode.index, mode.supposed);
+        const { cost, dye } = supposedCost(b, set, f, shares, mode.index, mode.supposed);
         if (cost < Infinity) {
           let r = cost - perLoad;
-          for (const x of chosen) r -= worth[x] as number;
-          const real = isAsSupposed(b, f, mode.index, mode.supposed);
-          if (real && r < target) best = { items: ascending(chosen), cost, reduced: r };
+          let separable = base + dye;
+          for (const x of chosen) { r -= worth[x] as number; separable -= gain[x] as number; }
+          const isReal = isAsSupposed(b, f, mode.index, mode.supposed);
+          if (isReal && r < target) best = { items: ascending(chosen), cost, reduced: r };
           const rest: number[] = [];
           const next = pairs ? gains.slice() : gains;
+          const nextJoins = pairs ? joins.slice() : joins;
           const tint = pairs ? this.tintOf(set, shares, mode.index) : null;
           for (let q = k + 1; q < candidates.length; q++) {
             const j = candidates[q] as number;
             if (exclusive(i, j)) continue;
-            if (tint) next[j] = (gain[j] as number) - this.damageFrom(tint, j);
+            if (tint) {
+              const damage = this.damageFrom(tint, j);
+              next[j] = (gain[j] as number) - damage;
+              nextJoins[j] = (joining[j] as number) - damage;
+            }
             rest.push(j);
           }
-          visit(rest, next, r, filled + (room[i] as number), real);
+          visit(rest, next, nextJoins, separable, r, filled + (room[i] as number), isReal);
         }
         chosen.pop();
         set.length = before;
       }
     };
-    visit(order, gain, base, 0, false);
+    visit(order, gain, joining, base, -Infinity, 0, false);
     found.visited += nodes;
     const column = best as FoundColumn | null;
     if (!column) return;
@@ -232,7 +243,7 @@ export class ColumnFinder {
   }
 }
 /** The gain per room at which the candidates just fill a drum; 0 when all of them fit. */
-function roomPrice(order: readonly number[], gain: Float64Array, room: Float64Array): number {
+function roomPrice(order: readonly number[], gain: Float64Array, room: Float64Array, full: number): number {
   const dense = order.filter((i) => (gain[i] as number) > 0).sort((x, y) => (gain[y] as number) * (room[x] as number) - (gain[x] as number) * (room[y] as number) || x - y);
   let filled = 0;
   for (const i of dense) {

@@ -23,8 +23,10 @@ export interface Mode {
   supposed: Supposed;
   /** What a load in this mode costs at least, whatever is in it. */
   base: number;
-  /** Lower bound of what an item adds; Infinity where it may not take part. */
+  /** Summed over a set and added to `base`, a lower bound of its cost; Infinity where an item may not take part. */
   own: Float64Array;
+  /** What an item adds at least to any set it joins: dose and water may be paid for already, wear and missing cleanliness never are. */
+  added: Float64Array;
   /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
   room: Float64Array;
 }
@@ -74,7 +76,7 @@ export class Modes {
   merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
     const merge = (xs: Float64Array): Float64Array => Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
     const rooms = new Map([...this.rooms].map(([k, room]) => [k, merge(room)] as const));
-    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), room: rooms.get(m.index) ?? merge(m.room) })));
+    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), room: rooms.get(m.index) ?? merge(m.room) })));
   }
   private build(fine: boolean): Mode[] {
     const { basket: b, items } = this.inst;
@@ -180,16 +182,20 @@ export class Modes {
       wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', handStepMinutes.move, 1);
     }
     const own = new Float64Array(items.length);
+    const added = new Float64Array(items.length);
     items.forEach((item, i) => {
-      let cost = this.may(item.pieces, index) ? perRoom * (room[i] as number) : Infinity;
+      let shared = perRoom * (room[i] as number);
+      let cost = this.may(item.pieces, index) ? 0 : Infinity;
       for (const p of item.pieces) {
         const x = b.pieces[p];
         if (!x || !(x.permitted & (1 << classIndex)) || (cloths && !cloths.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || (fine && machine && !supposed.otherFamily && !staysInFamily(s.programme.family, x, b.hasWoolProgramme))) { cost = Infinity; break; }
-        cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perKg * x.massKg + perPiece;
+        cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perPiece;
+        shared += perKg * x.massKg;
       }
-      own[i] = cost;
+      own[i] = cost + shared;
+      added[i] = cost;
     });
-    return own.some((c) => c < Infinity) ? { index, supposed, base, own, room } : null;
+    return own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room } : null;
   }
 
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
