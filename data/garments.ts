@@ -2,7 +2,7 @@
 import { asc, eq, inArray, sql } from 'drizzle-orm';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
-import { basketEntries, events, garments, type BasketState } from './schema.ts';
+import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
@@ -28,7 +28,7 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
   for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: c.lastWashedAt === null ? null : new Date(c.lastWashedAt), tests: [] });
-  for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, grade: t.data.test.grade, at: t.at.toISOString() });
+  for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}), grade: t.data.test.grade, at: t.at.toISOString() });
   return out;
 }
 
@@ -56,11 +56,17 @@ export async function changeGarment(tx: Transaction, id: string, input: GarmentI
   return changed.length > 0;
 }
 
+/** The mark as it is now: older by the time since it was noted, in tenths of an hour. */
+function stainDocument({ notedAt, ...stain }: MarkedStain, now: Date): NonNullable<GarmentDocument['stains']>[number] {
+  if (!notedAt || stain.ageHours === null || stain.ageHours === undefined) return stain;
+  return { ...stain, ageHours: Math.round((stain.ageHours + Math.max(0, now.getTime() - Date.parse(notedAt)) / 3_600_000) * 10) / 10 };
+}
+
 /** A piece as the hamper document keeps it; what nobody said stays at the format's defaults. */
-export function garmentDocument({ row, state, basket }: Piece): GarmentDocument {
+export function garmentDocument({ row, state, basket }: Piece, now: Date = new Date()): GarmentDocument {
   return {
     id: row.id, name: row.name, kind: row.kind, parts: row.parts, construction: [], features: row.traits, colours: row.colours, dye: row.dye, label: row.label ?? null,
     dryMassG: row.dryMassG, size: row.size, washCount: state.washCount, wearsSinceWash: state.wearsSinceWash, tests: state.tests, valueEur: row.valueEur,
-    odour: basket?.odour ?? false, worn: { activity: basket?.activity ?? 'normal' }, soil: basket?.soil ?? 'none', hygiene: basket?.hygiene ?? false, stains: basket?.stains ?? [], neededBy: basket?.neededBy ?? null, include: true,
+    odour: basket?.odour ?? false, worn: { activity: basket?.activity ?? 'normal' }, soil: basket?.soil ?? 'none', hygiene: basket?.hygiene ?? false, stains: (basket?.stains ?? []).map((s) => stainDocument(s, now)), allowTestFirst: row.testFirstRisk !== null, neededBy: basket?.neededBy ?? null, include: true,
   };
 }

@@ -19,5 +19,5 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
   const busy = new Set((await runningLoads(tx)).flatMap((l) => l.load.garments));
   const pieces = (await listPieces(tx)).filter((p) => p.basket !== null && !busy.has(p.row.id));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
-  return { format: 'neat-fold/hamper', version: 1, now: isoInZone(now, household.timeZone), household: household.document, garments: pieces.map(garmentDocument), ...(pins.length > 0 ? { pins } : {}) };
+  return { format: 'neat-fold/hamper', version: 1, now: isoInZone(now, household.timeZone), household: household.document, garments: pieces.map((p) => garmentDocument(p, now)), ...(pins.length > 0 ? { pins } : {}) };
 }

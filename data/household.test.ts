@@ -38,7 +38,7 @@ describe('the demo household', () => {
     const read = readHamperValue(hamper);
     expect(read.ok ? [] : read.problems).toEqual([]);
     const all = await demo(listPieces);
-    const whole = readHamperValue({ ...hamper, garments: all.map(garmentDocument) });
+    const whole = readHamperValue({ ...hamper, garments: all.map((p) => garmentDocument(p)) });
     expect(whole.ok ? [] : whole.problems).toEqual([]);
     if (!read.ok) return;
     const plan = planHamper(read.value);

@@ -4,6 +4,9 @@
  */
 import { sql } from 'drizzle-orm';
 import { bigserial, boolean, doublePrecision, foreignKey, index, integer, json, jsonb, pgPolicy, pgRole, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import type { BenchState } from '../core/stain/bench.ts';
+import type { SoakPlan } from '../core/stain/bulk-soak.ts';
+import type { Procedure } from '../core/stain/procedure.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument } from '../formats/plan.ts';
@@ -31,6 +34,8 @@ export const households = pgTable('household', {
   water: jsonb('water').$type<NonNullable<HouseholdDocument['water']>>().notNull(),
   tariff: jsonb('tariff').$type<NonNullable<HouseholdDocument['tariff']>>().notNull(),
   room: jsonb('room').$type<NonNullable<HouseholdDocument['room']>>().notNull(),
+  /** Washing nets at hand, and how many of them without metal. */
+  nets: integer('nets').notNull().default(4), netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
   createdAt: at('created_at').notNull().defaultNow(),
 }, () => [policy('household')]);
 
@@ -67,6 +72,8 @@ export const garments = pgTable('garment', {
   parts: jsonb('parts').$type<GarmentDocument['parts']>().notNull(), traits: text('traits').array().$type<NonNullable<GarmentDocument['features']>>().notNull(),
   colours: jsonb('colours').$type<GarmentDocument['colours']>().notNull(), dye: text('dye').$type<NonNullable<GarmentDocument['dye']>>().notNull().default('unknown'),
   label: jsonb('label').$type<LabelDocument>(), dryMassG: doublePrecision('dry_mass_g'), valueEur: doublePrecision('value_eur').notNull().default(20),
+  /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
+  testFirstRisk: text('test_first_risk'),
   createdAt: at('created_at').notNull().defaultNow(), updatedAt: at('updated_at').notNull().defaultNow(),
 }, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('garment')]);
 
@@ -75,10 +82,14 @@ export type EventKind = (typeof eventKinds)[number];
 /** What an event carries; `count` stands for several at once (older washes of a piece that joined later). */
 export interface EventData {
   count?: number;
-  test?: { kind: 'spot' | 'part' | 'catcher'; grade: number };
+  test?: { kind: 'spot' | 'part' | 'catcher'; grade: number; /** An agent id; water when missing. */ agent?: string };
   temperatureC?: number;
   programme?: string;
-  stain?: { id: string; kind: string; result: 'gone' | 'lighter' | 'same' };
+  stain?: { id: string; kind: string; result: 'gone' | 'lighter' | 'same' | 'stopped' };
+  /** One step at the stain bench, so that a professional can read what was done. */
+  step?: { stain: string; agent: string; dose: string | null; temperatureC: number; minutes: number; result: 'passed' | 'failed' };
+  /** Centimetres, flat, by place. */
+  measure?: { place: string; cm: number };
   size?: 'kept' | 'smaller' | 'larger';
   note?: string;
 }
@@ -97,8 +108,10 @@ export interface BasketState {
   odour: boolean;
   hygiene: boolean;
   neededBy: string | null;
-  stains: NonNullable<GarmentDocument['stains']>;
+  stains: MarkedStain[];
 }
+/** `notedAt` (ISO 8601): its age grows from then on; without it the age is the one that was said. */
+export type MarkedStain = NonNullable<GarmentDocument['stains']>[number] & { notedAt?: string };
 export const basketEntries = pgTable('basket_entry', {
   householdId: household(), garmentId: text('garment_id').notNull(), state: jsonb('state').$type<BasketState>().notNull(), addedAt: at('added_at').notNull().defaultNow(),
 }, (t) => [primaryKey({ columns: [t.householdId, t.garmentId] }), foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete('cascade'), policy('basket_entry')]);
@@ -126,3 +139,15 @@ export const loads = pgTable('load', {
   primaryKey({ columns: [t.householdId, t.id] }), index('load_plan').on(t.householdId, t.planId),
   foreignKey({ columns: [t.householdId, t.planId], foreignColumns: [plans.householdId, plans.id] }).onDelete('cascade'), policy('load'),
 ]);
+
+/** A stain under treatment: the procedure as it was written when it began, how far it is, and the clock of the step under way. */
+export const treatments = pgTable('treatment', {
+  householdId: household(), id: uuid('id').notNull().defaultRandom(), garmentId: text('garment_id').notNull(), stainId: text('stain_id').notNull(), procedure: jsonb('procedure').$type<Procedure>().notNull(), state: jsonb('state').$type<BenchState>().notNull(),
+  openedAt: at('opened_at').notNull().defaultNow(), clockStartedAt: at('clock_started_at'), clockEndsAt: at('clock_ends_at'), closedAt: at('closed_at'), outcome: text('outcome').$type<TreatmentOutcome>(),
+}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete('cascade'), policy('treatment')]);
+export type TreatmentOutcome = 'gone' | 'lighter' | 'same' | 'stopped' | 'rewritten' | 'given-up';
+
+/** A tub in which many pieces soak: its plan, and when it began and ended. */
+export const soaks = pgTable('soak', {
+  householdId: household(), id: uuid('id').notNull().defaultRandom(), pieces: text('pieces').array().notNull(), plan: jsonb('plan').$type<SoakPlan>().notNull(), startedAt: at('started_at'), stirs: integer('stirs').notNull().default(0), endedAt: at('ended_at'), createdAt: at('created_at').notNull().defaultNow(),
+}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('soak')]);

@@ -1,16 +1,17 @@
-import { data, Link, redirect } from 'react-router';
+import { data, Form, Link, redirect } from 'react-router';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { findPiece } from '@data/garments.ts';
-import { stains, stainKinds } from '@core/stain/stains.ts';
+import { stains } from '@core/stain/stains.ts';
 import type { Route } from './+types/basket-piece';
 import { basketStateSchema, toBasketState } from '../forms/basket-state.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
 import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
-import { Button } from '../ui/button.tsx';
-import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { styled } from 'styled-components';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
+import { Actions, ChoiceField, FieldGrid, FormStack, TextField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { PageHead } from '../ui/page.tsx';
+import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { basketView } from '../views/basket.server.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.piece.name ?? 'Piece'} · Neat Fold` }];
@@ -19,7 +20,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) => withHousehold(c
   const view = await basketView(scope, { q: '', show: 'all', owner: '' });
   const piece = view.pieces.find((p) => p.id === params.pieceId);
   if (!piece) throw notFound('That piece is not in the basket.');
-  return { piece, today: view.today, stainOptions: stainKinds.map((k) => [k, stains[k].name] as const).sort((a, b) => a[1].localeCompare(b[1])) };
+  return { piece, today: view.today, marks: piece.state.stains.map((s) => ({ id: s.id, text: `${stains[s.kind].name}${s.place ? `, ${s.place}` : ''}${s.sizeCm ? `, ${s.sizeCm} cm` : ''}` })) };
 });
 
 export async function action({ params, request, context }: Route.ActionArgs) {
@@ -30,6 +31,12 @@ export async function action({ params, request, context }: Route.ActionArgs) {
       await takeFromBasket(tx, [params.pieceId]);
       return redirect('/basket');
     }
+    const unmark = field(form, 'unmark');
+    if (unmark) {
+      const state = await basketState(tx, params.pieceId);
+      if (state) await putInBasket(tx, householdId, params.pieceId, { ...state, stains: state.stains.filter((s) => s.id !== unmark) });
+      return redirect(`/basket/${params.pieceId}`);
+    }
     const read = readForm(form, basketStateSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
     await putInBasket(tx, householdId, params.pieceId, toBasketState(read.value, await basketState(tx, params.pieceId)));
@@ -37,9 +44,11 @@ export async function action({ params, request, context }: Route.ActionArgs) {
   });
 }
 
-export default function BasketPiece({ loaderData: { piece, today, stainOptions }, actionData }: Route.ComponentProps) {
+const Marks = styled(Rows)`li { display: flex; justify-content: space-between; gap: 1rem; align-items: center; max-width: 36rem; }`;
+
+export default function BasketPiece({ loaderData: { piece, today, marks }, actionData }: Route.ComponentProps) {
   const reply = actionData && 'status' in actionData ? actionData : null;
-  const start = { soil: piece.state.soil, activity: piece.state.activity, neededBy: piece.neededByDate, stainKind: piece.stainKind, stainSizeCm: piece.stainSizeCm?.toString() ?? '', stainPlace: piece.state.stains[0]?.place ?? '' };
+  const start = { soil: piece.state.soil, activity: piece.state.activity, neededBy: piece.neededByDate };
   const value = (name: keyof typeof start): string => (reply ? String(typedValue(reply, name) ?? '') : start[name]);
   return (
     <>
@@ -53,12 +62,14 @@ export default function BasketPiece({ loaderData: { piece, today, stainOptions }
         <ChoiceField type="checkbox" name="hygiene" label="Illness" defaultValue={reply ? (typedValue(reply, 'hygiene') ?? '') : piece.state.hygiene ? 'on' : ''} options={[['on', 'Illness in the house, nappies: wash hot']]} />
         <FieldGrid>
           <TextField type="date" name="neededBy" label="Needed by" defaultValue={value('neededBy')} error={errorOf(reply, 'neededBy')} hint={`Today is ${today}.`} />
-          <SelectField name="stainKind" label="Stain" defaultValue={value('stainKind')} error={errorOf(reply, 'stainKind')} options={[['', 'No stain'], ...stainOptions]} />
-          <NumberField name="stainSizeCm" label="Size of the stain" suffix="cm" defaultValue={value('stainSizeCm')} error={errorOf(reply, 'stainSizeCm')} />
-          <TextField name="stainPlace" label="Where" defaultValue={value('stainPlace')} error={errorOf(reply, 'stainPlace')} />
         </FieldGrid>
         <Actions><Button type="submit" name="intent" value="keep">Keep</Button><Button type="submit" name="intent" value="out" $quiet>Take it out of the basket</Button></Actions>
       </FormStack>
+      <Section><h2>Marks</h2>
+        <Form method="post"><Marks>{marks.map((m) => <li key={m.id}><span>{m.text}</span><TextButton type="submit" name="unmark" value={m.id} aria-label={`Take away the mark: ${m.text}`}>It is gone</TextButton></li>)}</Marks></Form>
+        {marks.length === 0 && <Quiet>No stain is marked.</Quiet>}
+        <Actions><LinkButton $quiet href={`/basket/${piece.id}/stain`}>Mark a stain</LinkButton>{marks.length > 0 && <LinkButton $quiet href="/treat">To the stain bench</LinkButton>}</Actions>
+      </Section>
     </>
   );
 }

@@ -2,6 +2,7 @@
 import { catcherGrades, piecesRead, type Findings } from '@core/loads/findings.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
+import { closeTreatmentsOf } from './treat.server.ts';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { takeFromCupboard } from '@data/household.ts';
 import { findLoad, markFinished, markStarted, runningLoads, type LoadView } from '@data/loads.ts';
@@ -18,7 +19,8 @@ export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<Sta
 }
 
 /** Finish a running load: false when somebody was faster. Pieces leave the basket; a piece whose stain is left stays, without any heat. */
-export async function finishLoad({ tx, householdId, now }: Scope, id: string, findings: Findings): Promise<boolean> {
+export async function finishLoad(scope: Scope, id: string, findings: Findings): Promise<boolean> {
+  const { tx, householdId, now } = scope;
   const load = await findLoad(tx, id);
   if (!load || !(await markFinished(tx, id, now, findings))) return false;
   const garments = load.hamper.garments.filter((g) => load.load.garments.includes(g.id));
@@ -33,6 +35,7 @@ export async function finishLoad({ tx, householdId, now }: Scope, id: string, fi
   }
   if (findings.size !== 'not-looked') for (const g of garments) events.push({ garmentId: g.id, kind: 'measured', at: now, loadId: id, data: { size: findings.size === 'kept' ? 'kept' : 'smaller' } });
   await appendEvents(tx, householdId, events);
+  if (findings.stains !== 'none') await closeTreatmentsOf(scope, stained.map((g) => g.id), findings.stains === 'gone' ? 'gone' : 'same');
   const stay = findings.stains === 'left' ? stained.map((g) => g.id) : [];
   await takeFromBasket(tx, garments.map((g) => g.id).filter((g) => !stay.includes(g)));
   for (const garmentId of stay) {

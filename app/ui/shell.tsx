@@ -26,7 +26,7 @@ const Line = styled.nav`
   ${media.print} { display: none; }
 `;
 const Peg = styled(NavLink)<{ $drop: number }>`
-  margin-top: ${(p) => p.$drop}px; display: grid; justify-items: center; align-content: start; gap: 0.15rem; min-width: 5rem; min-height: 3.2rem; color: var(--ink-soft); text-decoration: none; font-size: 0.95rem;
+  margin-top: ${(p) => p.$drop}px; display: grid; justify-items: center; align-content: start; gap: 0.15rem; min-width: 4.2rem; min-height: 3.2rem; color: var(--ink-soft); text-decoration: none; font-size: 0.95rem;
   i { width: 5px; height: 15px; border-radius: 2px; background: var(--shelf); }
   b { margin-left: 0.35rem; color: var(--ink); }
   &.active { color: var(--ink); font-weight: 700; } &.active i { background: var(--ink); height: 20px; width: 6px; }
@@ -35,11 +35,13 @@ const Peg = styled(NavLink)<{ $drop: number }>`
 const Main = styled.main`padding: 0.4rem 1.75rem 3rem; &:focus { outline: none; } ${media.phone} { padding: 0.4rem 1.1rem 2rem; } ${media.print} { padding: 0; }`;
 const Busy = styled.div`position: fixed; top: 0; left: 0; height: 3px; width: 100%; background: repeating-linear-gradient(90deg, var(--ink) 0 14px, transparent 14px 22px); z-index: 10; animation: stitch 0.6s linear infinite; @keyframes stitch { to { background-position: 22px 0; } }`;
 
-const drops = [3, 9, 9, 3];
+/** How deep the line hangs at each peg. */
+const drops = [2, 8, 11, 8, 2];
 export function Shell({ view, children }: { view: ShellView | null; children: ReactNode }) {
   const { pathname } = useLocation();
   const busy = useNavigation().state !== 'idle';
   const onWash = pathname.startsWith('/loads/');
+  const onTreat = ['/test', '/soak', '/rescue', '/ask'].some((p) => pathname.startsWith(p));
   return (
     <Frame>
       <ClothPatterns />
@@ -55,7 +57,7 @@ export function Shell({ view, children }: { view: ShellView | null; children: Re
           <ol>
             {view.stages.map((s, i) => (
               <li key={s.id}>
-                <Peg to={s.href} $drop={drops[i] ?? 3} className={({ isActive }) => (isActive || (s.id === 'wash' && onWash) ? 'active' : '')}>
+                <Peg to={s.href} $drop={drops[i] ?? 3} className={({ isActive }) => (isActive || (s.id === 'wash' && onWash) || (s.id === 'treat' && onTreat) ? 'active' : '')}>
                   <i /><span>{s.label}{s.count > 0 && <b>{s.count}<VisuallyHidden> {s.unit}</VisuallyHidden></b>}</span>
                 </Peg>
               </li>

@@ -1,7 +1,8 @@
 /** A clock that counts towards the end of a load. The end lies on the server; every device and every reload shows the same. */
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { type } from '../theme/tokens.ts';
+import { announce } from './awake.tsx';
 
 const Clock = styled.p`font-size: ${type.figure}; font-weight: 740; letter-spacing: -0.03em; line-height: 1; small { font-size: 1.1rem; font-weight: 600; letter-spacing: 0; color: var(--ink-soft); margin-left: 0.4rem; }`;
 const Bar = styled.div`height: 10px; border: 1.5px solid var(--ink); border-radius: 5px 2px 2px 5px; overflow: hidden; margin-top: 0.6rem; i { display: block; height: 100%; background: var(--ink); }`;
@@ -13,7 +14,7 @@ export function remaining(ms: number): { text: string; unit: string } {
 }
 
 /** `serverNow` anchors the device's clock to the server's, so that a wrong device clock does no harm. */
-export function Timer({ startedAt, endsAt, serverNow, label }: { startedAt: number; endsAt: number; serverNow: number; label: string }) {
+export function Timer({ startedAt, endsAt, serverNow, label, over: overWords = 'take it out' }: { startedAt: number; endsAt: number; serverNow: number; label: string; over?: string }) {
   const [now, setNow] = useState(serverNow);
   useEffect(() => {
     const skew = serverNow - Date.now();
@@ -22,12 +23,17 @@ export function Timer({ startedAt, endsAt, serverNow, label }: { startedAt: numb
   }, [serverNow]);
   const left = endsAt - now;
   const over = left <= 0;
+  const ranOut = useRef(over);
+  useEffect(() => {
+    if (over && !ranOut.current) announce(`${label}: ${overWords}.`);
+    ranOut.current = over;
+  }, [over, label, overWords]);
   const r = remaining(over ? -left : left);
   return (
     <div role="timer" aria-label={label}>
-      <Clock>{over ? `+${r.text}` : r.text}<small>{over ? `${r.unit} over: take it out` : `${r.unit} left`}</small></Clock>
+      <Clock>{over ? `+${r.text}` : r.text}<small>{over ? `${r.unit} over: ${overWords}` : `${r.unit} left`}</small></Clock>
       <Bar aria-hidden="true"><i style={{ width: `${Math.min(100, (100 * (now - startedAt)) / Math.max(1, endsAt - startedAt))}%` }} /></Bar>
-      <span role="status" style={{ position: 'absolute', clipPath: 'inset(50%)' }}>{over ? `${label}: finished, take it out.` : ''}</span>
+      <span role="status" style={{ position: 'absolute', clipPath: 'inset(50%)' }}>{over ? `${label}: finished, ${overWords}.` : ''}</span>
     </div>
   );
 }

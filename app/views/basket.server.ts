@@ -17,7 +17,7 @@ import { clothOf } from './cloth.ts';
 import { formatInTimeZone } from './zone.ts';
 import { plural, shortDay } from './words.ts';
 
-export interface BasketPieceView { id: string; name: string; owner: string; cloth: ClothView; marks: string[]; state: BasketState; neededByDate: string; stainKind: string; stainSizeCm: number | null; inLoad: string | null }
+export interface BasketPieceView { id: string; name: string; owner: string; cloth: ClothView; marks: string[]; state: BasketState; neededByDate: string; inLoad: string | null }
 export interface WardrobePieceView { id: string; name: string; owner: string; cloth: ClothView; wears: string; due: Dueness }
 export interface BasketView { pieces: BasketPieceView[]; wardrobe: WardrobePieceView[]; owners: string[]; total: number; shown: number; filter: BasketFilter; today: string }
 export interface BasketFilter { q: string; show: 'all' | Dueness; owner: string }
@@ -58,7 +58,6 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
     pieces: pieces.flatMap((p): BasketPieceView[] => (p.basket ? [{
       id: p.row.id, name: p.row.name, owner: p.row.owner, cloth: pieceCloth(p), marks: marksOf(p.basket, timeZone), state: p.basket, inLoad: inLoad.get(p.row.id) ?? null,
       neededByDate: p.basket.neededBy ? formatInTimeZone(new Date(p.basket.neededBy), timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' }).split('/').reverse().join('-') : '',
-      stainKind: p.basket.stains[0]?.kind ?? '', stainSizeCm: p.basket.stains[0]?.sizeCm ?? null,
     }] : [])),
     wardrobe: matches.sort((a, b) => order[a.due] - order[b.due]).map(({ p, due }) => ({ id: p.row.id, name: p.row.name, owner: p.row.owner, cloth: pieceCloth(p), wears: wearsText(p), due })),
     owners: [...new Set(pieces.map((p) => p.row.owner).filter(Boolean))], total: rest.length, shown: matches.length, filter,
