@@ -51,6 +51,10 @@ export async function findPiece(tx: Transaction, id: string): Promise<Piece | nu
 export async function addGarment(tx: Transaction, householdId: string, id: string, input: GarmentInput): Promise<void> {
   await tx.insert(garments).values({ householdId, id, ...input });
 }
+/** The owner's accepted risk in words; null = the label is obeyed. */
+export async function setTestFirstRisk(tx: Transaction, id: string, risk: string | null): Promise<void> {
+  await tx.update(garments).set({ testFirstRisk: risk, updatedAt: new Date() }).where(eq(garments.id, id));
+}
 export async function changeGarment(tx: Transaction, id: string, input: GarmentInput): Promise<boolean> {
   const changed = await tx.update(garments).set({ ...input, updatedAt: new Date() }).where(eq(garments.id, id)).returning({ id: garments.id });
   return changed.length > 0;

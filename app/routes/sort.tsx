@@ -204,7 +204,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
         <Aside aria-labelledby="not-today">
           <h2 id="not-today">Not today</h2>
           {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
-          <Rows>{v.notToday.map((n) => <li key={n.piece.id}><Draggable piece={n.piece} href={`/sort?load=${v.open + 1}&piece=${n.piece.id}`} chosen={chosen === n.piece.id} handlers={handlers} small /><span><Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link><small><b>{n.outcome}.</b> {n.reasons[0]}</small></span></li>)}</Rows>
+          <Rows>{v.notToday.map((n) => <li key={n.piece.id}><Draggable piece={n.piece} href={`/sort?load=${v.open + 1}&piece=${n.piece.id}`} chosen={chosen === n.piece.id} handlers={handlers} small /><span><Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link><small><b>{n.outcome}.</b> {n.reasons[0]}{n.testFirst && <> <Link to={`/test/${n.piece.id}`}>To its test</Link></>}</small></span></li>)}</Rows>
           {dragging && <><DropPlace target="wait" label="Let it wait" handlers={handlers} /><DropPlace target="own" label="A load of its own" handlers={handlers} /><DropPlace target="hand" label="Wash it by hand" handlers={handlers} /></>}
         </Aside>
       </Cupboard>

@@ -130,7 +130,7 @@ export default function Treat({ loaderData: v, actionData }: Route.ComponentProp
     <>
       <PageHead>
         <div><h1>{v.treatments.length === 0 ? 'Marks to treat' : v.treatments.length === 1 ? 'One mark under treatment' : `${v.treatments.length} marks under treatment`}</h1><p>No dryer, no iron and no hot wash while a mark is open.</p></div>
-        <LinkButton $quiet href="/rescue">Urgent</LinkButton><LinkButton $quiet href="/soak">Soak many</LinkButton><LinkButton $quiet href="/ask">Can I use …?</LinkButton>
+        <LinkButton $quiet href="/rescue">Urgent</LinkButton><LinkButton $quiet href="/test">Test colours</LinkButton><LinkButton $quiet href="/soak">Soak many</LinkButton><LinkButton $quiet href="/ask">Can I use …?</LinkButton>
       </PageHead>
       {actionData && 'text' in actionData && <div style={{ marginBottom: '1rem' }}><Notice severity="caution" live>{actionData.text}</Notice></div>}
       {v.precautions && <Section aria-label="Before you begin"><Notice severity="caution" title="Before you begin">{v.precautions.ppe} {v.precautions.lines.map((l) => l.text).join(' ')}</Notice></Section>}

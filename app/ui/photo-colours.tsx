@@ -1,7 +1,7 @@
 /** Take the colours of a piece from a photograph; fills the colour fields of the form it stands in. Shown only where a script can run. */
 import { useRef, useState, useSyncExternalStore } from 'react';
 import { styled } from 'styled-components';
-import type { PhotoAnswer } from '../../workers/photo.worker.ts';
+import { askPhoto } from './photo.ts';
 
 const Box = styled.div`display: flex; flex-wrap: wrap; gap: 0.5rem 1rem; align-items: center; font-size: 0.92rem; color: var(--ink-soft); label { font-weight: 600; color: var(--ink); } input[type='file'] { font-size: 0.9rem; max-width: 100%; min-height: 2.75rem; padding-top: 0.5rem; }`;
 const never = () => () => {};
@@ -18,26 +18,21 @@ export function PhotoColours() {
   const box = useRef<HTMLDivElement>(null);
   const [said, setSaid] = useState('The picture stays on this device.');
   if (!alive) return null;
-  const look = (file: File): void => {
+  const look = async (file: File): Promise<void> => {
     setSaid('Looking …');
-    const worker = new Worker(new URL('../../workers/photo.worker.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('message', (event: MessageEvent<PhotoAnswer>) => {
-      worker.terminate();
-      const answer = event.data;
-      const form = box.current?.closest('form');
-      if (!answer.ok || !form) { setSaid(answer.ok ? '' : answer.reason); return; }
-      const { ground, second, secondShare } = answer.colours;
-      setField(form, 'ground', ground);
-      if (second) setField(form, 'trimColour', second);
-      setField(form, 'hasTrim', second !== null);
-      setSaid(second ? `Ground ${ground}, and ${second} on about ${Math.round(secondShare * 100)} % of it. Change what is not right.` : `Ground ${ground}. Change it if it is not right.`);
-    });
-    worker.postMessage(file);
+    const answer = await askPhoto({ ask: 'colours', file });
+    const form = box.current?.closest('form');
+    if (!answer.ok || !answer.colours || !form) { setSaid(answer.ok ? '' : answer.reason); return; }
+    const { ground, second, secondShare } = answer.colours;
+    setField(form, 'ground', ground);
+    if (second) setField(form, 'trimColour', second);
+    setField(form, 'hasTrim', second !== null);
+    setSaid(second ? `Ground ${ground}, and ${second} on about ${Math.round(secondShare * 100)} % of it. Change what is not right.` : `Ground ${ground}. Change it if it is not right.`);
   };
   return (
     <Box ref={box}>
       <label htmlFor="photo">From a photograph</label>
-      <input id="photo" type="file" accept="image/*" onChange={(event) => { const [file] = event.currentTarget.files ?? []; if (file) look(file); }} />
+      <input id="photo" type="file" accept="image/*" onChange={(event) => { const [file] = event.currentTarget.files ?? []; if (file) void look(file); }} />
       <span role="status">{said}</span>
     </Box>
   );

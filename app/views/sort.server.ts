@@ -15,7 +15,7 @@ import { currencySign, durationText, money, numberWord, plural } from './words.t
 export interface SortLoad { id: string; number: number; status: LoadView['status']; facts: LoadFacts }
 export interface SortView {
   title: string; summary: string; proof: string; priority: string; basket: number; changed: boolean; loads: SortLoad[]; open: number;
-  planId: string; selected: Selected | null; decisions: string[]; freeCost: string | null; rulePrices: { words: string; text: string }[] | null; moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> }; notToday: { piece: PieceRef; outcome: string; reasons: string[] }[]; warnings: PlanDocument['warnings']; separations: { pieces: PieceRef[]; constraint: string; text: string }[];
+  planId: string; selected: Selected | null; decisions: string[]; freeCost: string | null; rulePrices: { words: string; text: string }[] | null; moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> }; notToday: { piece: PieceRef; outcome: string; testFirst: boolean; reasons: string[] }[]; warnings: PlanDocument['warnings']; separations: { pieces: PieceRef[]; constraint: string; text: string }[];
 }
 export interface EmptySort { basket: number; planId?: undefined }
 export interface MoveOption extends MoveWords { target: string; label: string }
@@ -91,7 +91,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
     summary: `${durationText(minutes)} of washing, ${durationText(totals.minutesAttended)} of your hands, ${totals.energyKwh.toFixed(1)} kWh, ${Math.round(totals.waterL)} l, ${money(totals.money, hamper.household.tariff?.currency ?? 'EUR')}`,
     proof: proofText(result, (hamper.pins?.length ?? 0) > 0), priority: hamper.household.rules?.priority ?? 'balanced', basket: now.garments.length, changed: hasChanged(hamper, now, begun), loads,
     open: loads[open] ? open : Math.max(0, firstPlanned),
-    notToday: result.garments.filter((g) => g.outcome !== 'wash').flatMap((g) => refs([g.id]).map((piece) => ({ piece, outcome: outcomeWords[g.outcome] ?? g.outcome, reasons: g.reasons.map((r) => r.text) }))),
+    notToday: result.garments.filter((g) => g.outcome !== 'wash').flatMap((g) => refs([g.id]).map((piece) => ({ piece, outcome: outcomeWords[g.outcome] ?? g.outcome, testFirst: g.outcome === 'test-first', reasons: g.reasons.map((r) => r.text) }))),
     warnings: result.warnings, separations: result.separations.map((s) => ({ pieces: refs(s.garments), constraint: s.constraint, text: s.text })),
   };
 }

@@ -1,0 +1,70 @@
+import { describe, expect, test } from '@jest/globals';
+import { practices } from '../stain/practices.ts';
+import { garment, only, washLabel } from '../testing/arbitrary.ts';
+import { clothOf } from './cloth.ts';
+import { findPractices, onPiece, together } from './ask.ts';
+import { precautionsFor } from './precautions.ts';
+import { soapDose, soapForStockG } from './soap.ts';
+
+describe('may I use it', () => {
+  const cotton = clothOf(garment('c', { parts: only('cotton'), traits: new Set(), colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', label: washLabel(60, 'normal', { bleach: 'any' }) }));
+  const wool = clothOf(garment('w', { parts: only('wool'), traits: new Set(), label: washLabel(30, 'very-mild') }));
+  test('on a piece', () => {
+    expect(onPiece('soap-dish', cotton)).toMatchObject({ verdict: 'yes' });
+    expect(onPiece('enzyme-prespotter', wool)).toMatchObject({ verdict: 'no', danger: false });
+    expect(onPiece('enzyme-prespotter', wool).lines[0]).toContain('protein');
+    expect(onPiece('vinegar-white', cotton)).toMatchObject({ verdict: 'with-care', title: 'yes, with care' });
+    expect(onPiece('ammonia', cotton)).toMatchObject({ verdict: 'no', danger: true });
+  });
+  test('with another: bleach and vinegar are dangerous, soap and water are not', () => {
+    const bad = together('chlorine-bleach', 'vinegar-white');
+    expect(bad).toMatchObject({ verdict: 'no', title: 'never', danger: true });
+    expect(bad.lines.join(' ')).toContain('chlorine gas');
+    expect(bad.lines.join(' ')).toContain('leave the room');
+    expect(together('vinegar-white', 'chlorine-bleach')).toEqual(bad);
+    expect(together('soap-dish', 'water')).toMatchObject({ verdict: 'yes', danger: false });
+    expect(together('enzyme-prespotter', 'citric-acid')).toMatchObject({ verdict: 'with-care', title: 'no, rinse once between' });
+  });
+  test('customs are found by their words; harmful ones say do not', () => {
+    expect(findPractices('salt on red wine')[0]).toBe('salt-on-wine');
+    expect(findPractices('vinegar soda')).toContain('soda-with-vinegar');
+    expect(findPractices('x')).toEqual([]);
+    for (const p of Object.values(practices)) if (p.grade === 'harmful') expect(p.answer).toMatch(/^(Do not|Never|Not )/);
+    for (const p of Object.values(practices)) expect(p.answer).not.toMatch(/[§`]|refuse:|software/);
+  });
+});
+
+describe('home-made soap', () => {
+  test('stock: 5, 10 and 12 litres', () => expect([5, 10, 12].map((l) => soapForStockG(l))).toEqual([100, 200, 240]));
+  test.each([[0.5, 19.6, 979], [1, 24.2, 1208], [2.5, 37.9, 1894]])('15 litres at %s mmol/l: %s g, %s ml', (h, g, ml) => {
+    const d = soapDose(15, h);
+    expect(Math.abs(d.soapG - g)).toBeLessThan(0.1);
+    expect(Math.abs(d.stockMl - ml)).toBeLessThanOrEqual(1);
+    expect(d.refused !== null).toBe(h >= 2);
+  });
+  test('unknown water and baths that would need too much are refused', () => {
+    expect(soapDose(15, null).refused).toContain('not known');
+    expect(soapDose(25, 1.5).refused).toContain('1.5 litres');
+    expect(soapDose(10, 1).sodaCrystalsG).toBeCloseTo(10 * 0.106 * 2.7, 9);
+  });
+});
+
+describe('what to watch', () => {
+  test('at most five lines, the worst first; the highest protection, with air if any needs it', () => {
+    const p = precautionsFor({ agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'], stains: ['urine', 'mildew'], hottestC: 50 });
+    expect(p.lines).toHaveLength(5);
+    expect(p.lines[0]!.id).toBe('bleach-gas');
+    expect(p.lines.map((l) => l.id)).toContain('flame');
+    expect(p.ppe).toContain('eye protection');
+    expect(p.ppe).toContain('open windows');
+  });
+  test('water and soap ask for little', () => {
+    const p = precautionsFor({ agents: ['water', 'soap-dish'], stains: ['coffee'], hottestC: 30 });
+    expect(p.lines.map((l) => l.id)).toEqual(['no-mix', 'label-first']);
+    expect(p.ppe).toBe('Wash hands after use.');
+  });
+  test('body fluids: gloves; a deep tub: a lid, and bail before lifting', () => {
+    expect(precautionsFor({ agents: ['water'], stains: ['vomit'], hottestC: 20 }).lines.map((l) => l.id)).toEqual(expect.arrayContaining(['gloves', 'biological']));
+    expect(precautionsFor({ agents: ['water'], stains: [], hottestC: 20, bulkSoakKg: 30 }).lines.map((l) => l.id)).toEqual(expect.arrayContaining(['tub-child', 'lift']));
+  });
+});

@@ -1,0 +1,64 @@
+import { describe, expect, test } from '@jest/globals';
+import type { ColourTest } from '../model/garment.ts';
+import { garment, only } from '../testing/arbitrary.ts';
+import { readCloths } from './cloth-reading.ts';
+import { fastnessPlan } from './fastness-test.ts';
+
+const spot = (agent: string, grade = 4.5): ColourTest => ({ kind: 'spot', agent, grade, at: '2026-05-01T08:00:00Z' });
+const red = garment('red', { colours: [{ hex: '#be1e2d', role: 'ground' }], dye: 'unknown', washCount: 0, tests: [] });
+
+describe('which tests a piece needs', () => {
+  test('an untested red: water twice and detergent once; clear ones count', () => {
+    const plan = fastnessPlan(red);
+    expect(plan.reason).toContain('red');
+    expect(plan.tests.map((t) => [t.agent, t.needed, t.done])).toEqual([['water', 2, 0], ['det-colour-liquid', 1, 0]]);
+    const half = fastnessPlan({ ...red, tests: [spot('water'), spot('water', 3)] });
+    expect(half.tests[0]!.done).toBe(1);
+    expect(fastnessPlan({ ...red, tests: [spot('water'), spot('water'), spot('det-colour-liquid')] }).complete).toBe(true);
+  });
+  test('wool is tested with its own detergent; what comes off is washed by itself', () => {
+    const plan = fastnessPlan({ ...red, parts: only('wool'), traits: new Set(['detachable']) });
+    expect(plan.tests.map((t) => `${t.kind} ${t.agent}`)).toEqual(['spot water', 'spot det-wool-silk', 'part water']);
+    expect(plan.where).toContain('belt');
+  });
+  test('white needs none; an old green neither; a bleeder wants two clear ones', () => {
+    expect(fastnessPlan(garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' }))).toMatchObject({ reason: null, tests: [], complete: true });
+    expect(fastnessPlan(garment('g', { washCount: 10 })).reason).toBeNull();
+    expect(fastnessPlan(garment('b', { washCount: 10, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01' }] }))).toMatchObject({ complete: false, reason: 'It bled before: two clear tests make it trusted again.' });
+  });
+});
+
+describe('a photograph of two cloths', () => {
+  const picture = (left: number[], right: number[], noise = 0) => {
+    const width = 40;
+    const height = 20;
+    const data = new Uint8ClampedArray(width * height * 4);
+    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
+      const rgb = x < width / 2 ? left : right;
+      const edge = x === 0 || x === width - 1 || y === 0 || x === width / 2;
+      for (let c = 0; c < 3; c++) data[(y * width + x) * 4 + c] = edge ? 20 : (rgb[c] ?? 0) + (noise ? ((x * 7 + y * 13 + c) % (2 * noise)) - noise : 0);
+      data[(y * width + x) * 4 + 3] = 255;
+    }
+    return { width, height, data };
+  };
+  test('the same cloth twice is grade 5, in any light and with some noise', () => {
+    for (const light of [[245, 245, 242], [200, 190, 170], [150, 152, 160]]) expect(readCloths(picture(light, light, 3))).toMatchObject({ ok: true, reading: { grade: 5 } });
+  });
+  test('a pink cloth: ΔE 9 and grade 3.5, whatever the light', () => {
+    const plain = readCloths(picture([245, 245, 245], [236, 222, 226]));
+    if (!plain.ok) throw new Error('readable');
+    expect(plain.reading.grade).toBe(3.5);
+    expect(plain.reading.deltaE).toBeGreaterThan(7);
+    const dim = readCloths(picture([196, 196, 196], [236 * 0.8, 222 * 0.8, 226 * 0.8]));
+    expect(dim).toMatchObject({ ok: true, reading: { grade: 3.5 } });
+  });
+  test('strong colour is a low grade', () => {
+    const strong = readCloths(picture([245, 245, 245], [190, 60, 70]));
+    expect(strong.ok && strong.reading.grade).toBeLessThan(2);
+  });
+  test('without a white reference there is no verdict', () => {
+    expect(readCloths(picture([40, 40, 40], [40, 40, 40]))).toEqual({ ok: false, problem: 'too-dark' });
+    expect(readCloths(picture([240, 150, 140], [240, 150, 140]))).toEqual({ ok: false, problem: 'not-white' });
+    expect(readCloths({ width: 4, height: 2, data: new Uint8ClampedArray(32) })).toEqual({ ok: false, problem: 'empty' });
+  });
+});
