@@ -8,11 +8,12 @@ export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
 
 /** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
-export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; tests: NonNullable<GarmentDocument['tests']> }
+export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; tests: NonNullable<GarmentDocument['tests']> }
 export interface Piece { row: GarmentRow; state: DerivedState; basket: BasketState | null }
 
-const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, tests: [] };
+const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, tests: [] };
 
+const dateOf = (text: string | null): Date | null => (text === null ? null : new Date(text));
 async function deriveStates(tx: Transaction, ids: readonly string[] | null): Promise<Map<string, DerivedState>> {
   const scope = ids === null ? undefined : inArray(events.garmentId, [...ids]);
   const lastWash = tx.$with('last_wash').as(
@@ -22,12 +23,13 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     garmentId: events.garmentId,
     washes: sql<string>`sum(case when ${events.kind} = 'washed' then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
     wears: sql<string>`sum(case when ${events.kind} = 'worn' and (${lastWash.lastAt} is null or ${events.at} > ${lastWash.lastAt}) then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
-    lastWashedAt: sql<string | null>`max(${lastWash.lastAt})`,
+    lastWashedAt: sql<string | null>`max(${lastWash.lastAt})`, lastWornAt: sql<string | null>`max(${events.at}) filter (where ${events.kind} = 'worn')`, lastCaredAt: sql<string | null>`max(${events.at}) filter (where ${events.kind} in ('aired', 'cleaned', 'mended'))`,
+    recentWears: sql<string>`coalesce(sum(coalesce((${events.data}->>'count')::int, 1)) filter (where ${events.kind} = 'worn' and ${events.at} > now() - interval '28 days'), 0)`,
   }).from(events).leftJoin(lastWash, eq(lastWash.garmentId, events.garmentId)).where(scope).groupBy(events.garmentId);
   const tests = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
     .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
-  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: c.lastWashedAt === null ? null : new Date(c.lastWashedAt), tests: [] });
+  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), tests: [] });
   for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}), grade: t.data.test.grade, at: t.at.toISOString() });
   return out;
 }

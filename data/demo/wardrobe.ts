@@ -95,6 +95,7 @@ const dancer: DemoPiece[] = [
   piece('tovi-tights', 'Tovi', 'Black tights', 'tights', 'polyamide 88 elastane 12', '#222226', ['jersey-knit', 'elastic'], hand(), { history: { washes: 15, everyDays: 6, wears: 1 } }),
   piece('tovi-pyjama', 'Tovi', 'Flannel nightdress', 'nightdress', 'cotton 100', '#9aa7b8', ['woven'], machine(60, 'normal', { tumble: 'low' }), { history: { washes: 18, everyDays: 10, wears: 3 } }),
   piece('tovi-briefs', 'Tovi', 'Modal briefs, week', 'briefs', 'modal 92 elastane 8', '#5f6f86', ['jersey-knit'], machine(40), { massG: 260, history: { washes: 28, everyDays: 7 } }),
+  piece('tovi-silk', 'Tovi', 'Plum silk scarf', 'silk_scarf', 'silk 100', '#5b2a4f', ['woven'], { wash: { by: 'none' }, bleach: 'none', tumble: 'none', iron: 'low', dryClean: 'P', phrases: ['dry-clean-only'] }, { massG: 70, dye: 'acid', value: 38, history: { washes: 0, everyDays: 0, wears: 9 } }),
   piece('tovi-coat', 'Tovi', 'Wool coat, charcoal', 'coat', 'wool 80 polyamide 20 | lining viscose 100', '#35373c', ['woven', 'lined', 'structured', 'buttons'], { wash: { by: 'none' }, bleach: 'none', tumble: 'none', iron: 'medium', dryClean: 'P', phrases: [] }, { dye: 'acid', value: 240, history: { washes: 0, everyDays: 0, wears: 22 } }),
 ];
 
