@@ -22,6 +22,7 @@ export default [
   route('log', 'routes/log.tsx'),
   route('pieces/new', 'routes/piece-new.tsx'),
   route('pieces/:pieceId', 'routes/piece.tsx'),
+  route('pieces/:pieceId/measure', 'routes/measure.tsx'),
   route('pieces/:pieceId/treatments.txt', 'routes/treatments-text.ts'),
   route('label', 'routes/label.tsx'),
   route('household', 'routes/household.tsx'),

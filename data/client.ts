@@ -16,6 +16,7 @@ export function database(): Database {
     if (!connectionString) throw new Error('DATABASE_URL is not set');
     pool = new pg.Pool({ connectionString, max: 8 });
     pool.on('error', () => {}); // an idle connection that breaks is replaced at the next query
+    pool.on('connect', (client) => client.on('error', () => {})); // one that breaks in a transaction fails that request, not the server
     db = drizzle(pool, { schema });
   }
   return db;

@@ -1,5 +1,6 @@
 /** Pieces, and their state today as the events tell it. */
 import { asc, eq, inArray, sql } from 'drizzle-orm';
+import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
 import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
@@ -8,10 +9,10 @@ export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
 
 /** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
-export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; tests: NonNullable<GarmentDocument['tests']> }
+export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; measures: Measure[]; /** What was taken off and is not back yet. */ detached: string | null; tests: NonNullable<GarmentDocument['tests']> }
 export interface Piece { row: GarmentRow; state: DerivedState; basket: BasketState | null }
 
-const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, tests: [] };
+const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, measures: [], detached: null, tests: [] };
 
 const dateOf = (text: string | null): Date | null => (text === null ? null : new Date(text));
 async function deriveStates(tx: Transaction, ids: readonly string[] | null): Promise<Map<string, DerivedState>> {
@@ -29,8 +30,17 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
   const tests = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
     .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
-  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), tests: [] });
+  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), measures: [], detached: null, tests: [] });
   for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}), grade: t.data.test.grade, at: t.at.toISOString() });
+  const others = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
+    .where(sql`(${events.data} ? 'measure' or ${events.data} ? 'detached' or ${events.data} ? 'refitted') ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
+  for (const { garmentId, at, data } of others) {
+    const state = out.get(garmentId);
+    if (!state) continue;
+    if (data.measure) state.measures.push({ ...data.measure, at: at.toISOString() });
+    if (data.detached) state.detached = data.detached;
+    if (data.refitted) state.detached = null;
+  }
   return out;
 }
 
@@ -72,7 +82,7 @@ function stainDocument({ notedAt, ...stain }: MarkedStain, now: Date): NonNullab
 export function garmentDocument({ row, state, basket }: Piece, now: Date = new Date()): GarmentDocument {
   return {
     id: row.id, name: row.name, kind: row.kind, parts: row.parts, construction: [], features: row.traits, colours: row.colours, dye: row.dye, label: row.label ?? null,
-    dryMassG: row.dryMassG, size: row.size, washCount: state.washCount, wearsSinceWash: state.wearsSinceWash, tests: state.tests, valueEur: row.valueEur,
+    dryMassG: row.dryMassG, size: row.size, washCount: state.washCount, wearsSinceWash: state.wearsSinceWash, tests: state.tests, measures: state.measures, valueEur: row.valueEur,
     odour: basket?.odour ?? false, worn: { activity: basket?.activity ?? 'normal' }, soil: basket?.soil ?? 'none', hygiene: basket?.hygiene ?? false, stains: (basket?.stains ?? []).map((s) => stainDocument(s, now)), allowTestFirst: row.testFirstRisk !== null, neededBy: basket?.neededBy ?? null, include: true,
   };
 }

@@ -7,6 +7,7 @@ import { bigserial, boolean, doublePrecision, foreignKey, index, integer, json, 
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/procedure.ts';
+import type { MeasurePlace } from '../core/garment/measures.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument } from '../formats/plan.ts';
@@ -89,7 +90,10 @@ export interface EventData {
   /** One step at the stain bench, so that a professional can read what was done. */
   step?: { stain: string; agent: string; dose: string | null; temperatureC: number; minutes: number; result: 'passed' | 'failed' };
   /** Centimetres, flat, by place. */
-  measure?: { place: string; cm: number };
+  measure?: { place: MeasurePlace; cm: number };
+  /** What was taken off and where it lies; `refitted` = it is back. */
+  detached?: string;
+  refitted?: boolean;
   size?: 'kept' | 'smaller' | 'larger';
   note?: string;
 }

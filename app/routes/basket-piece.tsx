@@ -66,7 +66,7 @@ export default function BasketPiece({ loaderData: { piece, today, marks }, actio
         <Actions><Button type="submit" name="intent" value="keep">Keep</Button><Button type="submit" name="intent" value="out" $quiet>Take it out of the basket</Button></Actions>
       </FormStack>
       <Section><h2>Marks</h2>
-        <Form method="post"><Marks>{marks.map((m) => <li key={m.id}><span>{m.text}</span><TextButton type="submit" name="unmark" value={m.id} aria-label={`Take away the mark: ${m.text}`}>It is gone</TextButton></li>)}</Marks></Form>
+        <Form method="post"><Marks>{marks.map((m) => <li key={m.id}><span>{m.text}</span><TextButton type="submit" name="unmark" value={m.id} aria-label={`It is gone: ${m.text}`}>It is gone</TextButton></li>)}</Marks></Form>
         {marks.length === 0 && <Quiet>No stain is marked.</Quiet>}
         <Actions><LinkButton $quiet href={`/basket/${piece.id}/stain`}>Mark a stain</LinkButton>{marks.length > 0 && <LinkButton $quiet href="/treat">To the stain bench</LinkButton>}</Actions>
       </Section>

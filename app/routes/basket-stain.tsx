@@ -1,7 +1,6 @@
 import { data, Form, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { agents, type AgentId } from '@core/chemistry/agents.ts';
-import { kindFacts } from '@core/garment/kinds.ts';
 import { clueWords, findStains, identify, type Clues } from '@core/stain/identify.ts';
 import { stains, stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { basketState, emptyState, putInBasket } from '@data/basket.ts';
@@ -15,19 +14,13 @@ import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { Outline, type OutlineKind } from '../ui/outline.tsx';
+import { Outline } from '../ui/outline.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
 import { clothOf } from '../views/cloth.ts';
+import { outlineOf } from '../views/outline.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData ? `A mark on ${loaderData.name}` : 'A mark'} · Neat Fold` }];
 
-function outlineOf(kind: Parameters<typeof kindFacts>[0]): OutlineKind {
-  if (/dress|coat|nightdress|overall|bathrobe/.test(kind) && kind !== 'dress_shirt') return 'dress';
-  if (/jeans|chinos|trousers|shorts|leggings|joggers|tights|briefs|boxers/.test(kind)) return 'trousers';
-  if (/sock|glove|hat|tie|scarf|sash|bra$/.test(kind)) return 'small';
-  if (/towel|sheet|pillow|duvet|cloth|mat|curtain|apron/.test(kind)) return 'flat';
-  return 'top';
-}
 /** Household agents that people reach for before they ask. */
 const commonlyTried: readonly AgentId[] = ['water', 'det-colour-liquid', 'soap-dish', 'soap-bar', 'enzyme-prespotter', 'oxy-percarbonate', 'vinegar-white', 'baking-soda', 'table-salt', 'isopropyl-alcohol', 'chlorine-bleach'];
 const options = <T extends Record<string, string>>(words: T): (readonly [string, string])[] => Object.entries(words);

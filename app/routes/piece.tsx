@@ -72,7 +72,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
     <>
       <PageHead>
         <div><div style={{ maxWidth: '24rem', marginBottom: '0.6rem' }}><Fold cloth={v.cloth} name="" height={48} /></div><h1>{v.name}</h1><p>{v.summary}</p></div>
-        <Form method="post"><Actions><Button type="submit" name="intent" value="worn" $quiet>Worn today</Button>{v.inBasket ? <LinkButton href={`/basket/${v.id}`}>In the basket: mark it</LinkButton> : <Button type="submit" name="intent" value="basket">Put in the basket</Button>}</Actions></Form>
+        <Form method="post"><Actions><Button type="submit" name="intent" value="worn" $quiet>Worn today</Button><LinkButton $quiet href={`/pieces/${v.id}/measure`}>Measure</LinkButton><LinkButton $quiet href={`/test/${v.id}`}>Test</LinkButton>{v.inBasket ? <LinkButton href={`/basket/${v.id}`}>In the basket: mark it</LinkButton> : <Button type="submit" name="intent" value="basket">Put in the basket</Button>}</Actions></Form>
       </PageHead>
       <Two>
         <div>

@@ -1,5 +1,6 @@
 import { data, Form, Link, redirect, useFetcher } from 'react-router';
 import { css, styled } from 'styled-components';
+import { appendEvents } from '@data/events.ts';
 import { findLoad, markNotStarted, setTicked } from '@data/loads.ts';
 import type { Route } from './+types/ticket';
 import { findingsSchema } from '../forms/findings.ts';
@@ -8,7 +9,7 @@ import { finishLoad, startLoad } from '../server/finish.server.ts';
 import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
 import { media, type } from '../theme/tokens.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
-import { ChoiceField } from '../ui/fields.tsx';
+import { ChoiceField, TextField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet, Rows } from '../ui/page.tsx';
@@ -34,6 +35,14 @@ export async function action({ params, request, context }: Route.ActionArgs) {
       return redirect(`/loads/${load.id}`);
     }
     switch (field(form, 'intent')) {
+      case 'detached': case 'refitted': {
+        const piece = field(form, 'piece');
+        if (!load.load.garments.includes(piece)) return conflict('That piece is not in this load.');
+        const lies = field(form, 'lies').slice(0, 120);
+        if (field(form, 'intent') === 'detached' && lies === '') return conflict('Say what came off and where it lies, so that it is found again.');
+        await appendEvents(scope.tx, scope.householdId, [{ garmentId: piece, kind: 'noted', at: scope.now, data: field(form, 'intent') === 'detached' ? { detached: lies, note: `Taken off: ${lies}` } : { refitted: true, note: 'Everything is back on' } }]);
+        return redirect(`/loads/${load.id}`);
+      }
       case 'start': {
         const result = await startLoad(scope, load);
         if (result === 'already-started') return conflict('It was already started on another screen. This one now shows the running load.');
@@ -100,6 +109,36 @@ function Preparation({ v }: { v: TicketView }) {
           ))}
         </Ticks>
       </fetcher.Form>
+      {v.nets && <p><b>{v.nets.split('.')[0]}.</b> <Quiet>{v.nets.slice(v.nets.indexOf('.') + 1).trim()}</Quiet></p>}
+      {v.facts.prepare.some((p) => p.step === 'measure') && <p><Quiet>Measure: {v.facts.prepare.filter((p) => p.step === 'measure').flatMap((p) => p.pieces).map((p, i) => <span key={p.id}>{i > 0 && ', '}<Link to={`/pieces/${p.id}/measure`}>{p.name}</Link></span>)}</Quiet></p>}
+      <Parts v={v} />
+    </Block>
+  );
+}
+
+/** What came off, where it lies, and the reminder to put it back. */
+function Parts({ v }: { v: TicketView }) {
+  if (v.parts.length === 0) return null;
+  return (
+    <Rows>{v.parts.map((p) => (
+      <li key={p.piece.id} style={{ padding: '0.5rem 0' }}>
+        <Form method="post" preventScrollReset style={{ display: 'grid', gap: '0.5rem' }}>
+          <input type="hidden" name="piece" value={p.piece.id} />
+          {p.lies === null ? <div style={{ display: 'flex', gap: '0.6rem', alignItems: 'end', flexWrap: 'wrap' }}><TextField name="lies" label={`What comes off ${p.piece.name}, and where it lies`} placeholder="belt, in the bowl by the window" /><Button type="submit" name="intent" value="detached" $quiet>Note it</Button></div>
+            : <p>{p.piece.name}: {p.lies}. {v.status === 'finished' && <b>Put it back when it is dry. </b>}<TextButton type="submit" name="intent" value="refitted">It is back on</TextButton></p>}
+        </Form>
+      </li>
+    ))}</Rows>
+  );
+}
+
+/** Marks that are treated before the wash. */
+function Marks({ v }: { v: TicketView }) {
+  if (v.marks.length === 0 || v.status === 'finished') return null;
+  return (
+    <Block aria-labelledby="marks"><h2 id="marks">Treat the marks first</h2>
+      <DryRows>{v.marks.map((m) => <li key={m.piece.id + m.text}><Swatch cloth={m.piece.cloth} /><span>{m.piece.name}<small>{m.text} {m.steps > 0 ? `${m.steps} steps.` : ''}</small></span></li>)}</DryRows>
+      <p><LinkButton $quiet href="/treat">To the stain bench</LinkButton></p>
     </Block>
   );
 }
@@ -137,6 +176,7 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
       </Figures>
       {careful.length > 0 && <Block aria-label="What to watch">{careful.map((w) => <Notice key={w.code + w.text} severity={w.severity}>{w.text}</Notice>)}</Block>}
       {v.status === 'running' && <Finish v={v} actionData={actionData} />}
+      {v.status !== 'running' && <Marks v={v} />}
       <Preparation v={v} />
       {v.status === 'planned' && <GoForm method="post" className="stick"><Button type="submit" name="intent" value="start" $large>Start the load</Button></GoForm>}
       <Block aria-labelledby="steps"><h2 id="steps">Step by step</h2>

@@ -11,7 +11,7 @@ export const outlineZones: Record<OutlineKind, readonly Zone[]> = {
   small: [zone('front', 50, 28), zone('middle', 50, 54), zone('edge', 50, 86), zone('back', 90, 54)],
   flat: [zone('middle', 50, 50), zone('left edge', 10, 50), zone('right edge', 90, 50), zone('corner', 86, 12), zone('lower edge', 50, 90)],
 };
-const paths: Record<OutlineKind, string> = {
+export const outlinePaths: Record<OutlineKind, string> = {
   top: 'M38 8 Q50 18 62 8 L80 14 L97 50 L84 56 L76 36 L76 96 L24 96 L24 36 L16 56 L3 50 L20 14 Z',
   trousers: 'M28 3 L72 3 L80 97 L56 97 L50 34 L44 97 L20 97 Z',
   dress: 'M38 6 Q50 14 62 6 L80 14 L92 34 L82 40 L72 28 L70 42 L86 97 L14 97 L30 42 L28 28 L18 40 L8 34 L20 14 Z',
@@ -30,7 +30,7 @@ export function Outline({ kind, name, defaultValue }: { kind: OutlineKind; name:
     <Box>
       <legend>Where is it?</legend>
       <div>
-        <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true"><path d={paths[kind]} vectorEffect="non-scaling-stroke" /></svg>
+        <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true"><path d={outlinePaths[kind]} vectorEffect="non-scaling-stroke" /></svg>
         {outlineZones[kind].map((z) => <label key={z.name} style={{ left: `${Math.min(86, Math.max(14, z.x))}%`, top: `${Math.min(94, Math.max(6, z.y))}%` }}><input type="radio" name={name} value={z.name} defaultChecked={z.name === defaultValue} />{z.name}</label>)}
       </div>
     </Box>

@@ -60,10 +60,11 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
   if (found.has('c-test')) needsTest = true;
   if (found.has('c-fast') && cloth.fastness !== 'fast') {
     const washing = agent === 'water' || washGroups.includes(agentFacts(agent).group);
-    if (washing && (cloth.fastness === 'trace' || cloth.fastness === 'strong')) blocked ??= { code: 'x-strip', because: 'its dye runs' };
+    // A trace leaves the cold flush open, with an eye on the dye.
+    if (washing && (cloth.fastness === 'strong' || (cloth.fastness === 'trace' && agent !== 'water'))) blocked ??= { code: 'x-strip', because: 'its dye runs' };
     else needsTest = true;
   } else if (found.has('c-fast') && agent !== 'water' && !washGroups.includes(agentFacts(agent).group)) needsTest = true;
-  if (needsTest && test === 'failed') blocked ??= { code: 'x-strip', because: 'the test with it failed' };
+  if (needsTest && test === 'failed' && agent !== 'water') blocked ??= { code: 'x-strip', because: 'the test with it failed' };
   if (test === 'passed') needsTest = false;
   const elastic = hasAny(cloth, ['acrylic', 'elastane', 'elastic-trim']) && !hasAny(cloth, ['acetate', 'triacetate', 'wool', 'cashmere', 'mohair-alpaca-angora', 'silk']);
   const has = (c: ConditionCode): boolean => found.has(c);

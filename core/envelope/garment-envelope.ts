@@ -216,6 +216,7 @@ function stainBounds(g: Garment): Bound[] {
     const facts = stainFacts(s.kind);
     const { maxTemperatureC } = stainWashes[facts.wash];
     if (maxTemperatureC < 60) out.push(bound('maxTemperatureC', maxTemperatureC, 'stain', `${facts.name.toLowerCase()} sets above ${maxTemperatureC} °C`));
+    if (s.kind === 'dye-bleed') out.push(bound('company', 'like-colours', 'stain', 'it holds another piece’s loose dye'));
     if (ironStains.includes(s.kind)) out.push(bound('bleach', 'none', 'stain', `bleach and the iron in ${facts.name.toLowerCase()} eat holes`), bound('detergents', bleachFree, 'stain', `no bleaching detergent until the ${facts.name.toLowerCase()} is gone`));
     out.push(bound('tumble', 'none', 'stain', `no dryer until the ${facts.name.toLowerCase()} is gone`), bound('iron', 'none', 'stain', `no iron until the ${facts.name.toLowerCase()} is gone`));
   }

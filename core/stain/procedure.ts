@@ -229,7 +229,8 @@ function fitStep(listed: StainStep, from: number, cloth: Cloth, caps: SpotCaps, 
   const wet = wetActions.includes(action) && !solventGroup(agent) && agent !== 'absorbent-powder';
   const cap = inBath ? caps.soakMaxC : caps.spotMaxC;
   const most = Math.min(cap, bearing.mostC);
-  const temperatureC = temperatureOf(step, most, wet);
+  // On a colour that is not known to be fast, water is only flushed through, and cold.
+  const temperatureC = agent === 'water' && action === 'flush-back' && bearing.needsTest ? Math.min(20, temperatureOf(step, most, wet)) : temperatureOf(step, most, wet);
   if (temperatureC < step.temperatureC[1] && wet && most < step.temperatureC[1]) because.push(`at most ${most} °C: ${bearing.mostC < cap ? bearing.conditions.filter((c) => ['c-10', 'c-30', 'c-cool', 'c-soap', 'c-bleed'].includes(c)).map((c) => conditions[c])[0] ?? '' : cloth.labelMaxC !== null && cloth.labelMaxC <= cap ? 'its label' : caps.handling}`);
   const mostMinutes = Math.min(step.minutes[1], bearing.mostMinutes, inBath ? Math.max(caps.soakMaxMin, 1) : Infinity);
   const minutes = Math.min(step.minutes[0], mostMinutes);
