@@ -6,7 +6,7 @@ import { sql } from 'drizzle-orm';
 import { bigserial, boolean, doublePrecision, foreignKey, index, integer, json, jsonb, pgPolicy, pgRole, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
-import type { Procedure } from '../core/stain/procedure.ts';
+import type { Procedure } from '../core/stain/treatment.ts';
 import type { MeasurePlace } from '../core/garment/measures.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
@@ -35,6 +35,8 @@ export const households = pgTable('household', {
   water: jsonb('water').$type<NonNullable<HouseholdDocument['water']>>().notNull(),
   tariff: jsonb('tariff').$type<NonNullable<HouseholdDocument['tariff']>>().notNull(),
   room: jsonb('room').$type<NonNullable<HouseholdDocument['room']>>().notNull(),
+  /** Telephone number as the household wrote it; null = not given. */
+  poisonCentre: text('poison_centre'),
   /** Washing nets at hand, and how many of them without metal. */
   nets: integer('nets').notNull().default(4), netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
   createdAt: at('created_at').notNull().defaultNow(),

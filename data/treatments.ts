@@ -2,7 +2,7 @@
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
-import type { Procedure } from '../core/stain/procedure.ts';
+import type { Procedure } from '../core/stain/treatment.ts';
 import type { Transaction } from './client.ts';
 import { soaks, treatments, type TreatmentOutcome } from './schema.ts';
 

@@ -49,11 +49,18 @@ describe('a wash day', () => {
   test('a stain and a date are marked', async () => {
     await page.getByRole('link', { name: 'Mark Plum merino jumper' }).click();
     await page.getByRole('heading', { name: 'Plum merino jumper' }).waitFor();
-    await page.getByLabel('Stain', { exact: true }).selectOption('red-wine');
-    await page.getByLabel('Size of the stain (cm)').fill('4,5');
     await page.getByText('Heavy', { exact: true }).click();
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
-    await page.getByText('heavily soiled · red wine').waitFor();
+    await page.getByText('heavily soiled').first().waitFor();
+    await page.getByRole('link', { name: 'Mark Plum merino jumper' }).click();
+    await page.getByRole('link', { name: 'Mark a stain' }).click();
+    await page.getByLabel('Kind of mark').selectOption('red-wine');
+    await page.getByLabel('Across (cm)').fill('4,5');
+    await page.getByText('front', { exact: true }).click();
+    await page.getByRole('button', { name: 'Mark it' }).click();
+    await page.getByText('Plum merino jumper, front').waitFor();
+    await open(page, '/basket');
+    await page.getByText('heavily soiled · red wine, front').waitFor();
   });
   test('sorting gives loads with reasons, and the downloads equal the command line', async () => {
     await page.getByRole('button', { name: /^Sort \d+ pieces$/ }).click();

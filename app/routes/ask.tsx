@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { askableAgents, findPractices, onPiece, together, type Answer } from '@core/chemistry/ask.ts';
 import { agentIds } from '@core/chemistry/agents.ts';
 import { clothOf as chemicalCloth } from '@core/chemistry/cloth.ts';
+import { withPoisonCentre } from '@core/chemistry/precautions.ts';
 import { soapDose, soapForStockG, soapNotOn, soapStock } from '@core/chemistry/soap.ts';
 import { practices } from '@core/stain/practices.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
@@ -32,7 +33,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) => withHousehold(
   const hardness = home ? householdOf(home.document).water.hardnessMmolPerL : null;
   return {
     agents: askableAgents().map((a) => [a.id, a.name] as const), pieces: pieces.map((p) => [p.row.id, p.row.name] as const), asked: { agent: agent ?? '', other: other ?? '', piece: piece?.row.id ?? '', word, bathL: query.get('bathL') ?? '', stockL: query.get('stockL') ?? '' },
-    onPiece: agent && piece ? { about: piece.row.name, answer: onPiece(agent, chemicalCloth(garmentOf(garmentDocument(piece, now)))) } : null, together: agent && other ? together(agent, other) : null,
+    onPiece: agent && piece ? { about: piece.row.name, answer: onPiece(agent, chemicalCloth(garmentOf(garmentDocument(piece, now)))) } : null, together: agent && other ? (({ lines, ...rest }) => ({ ...rest, lines: lines.map((l) => withPoisonCentre(l, home?.poisonCentre ?? null)) }))(together(agent, other)) : null,
     practices: word ? findPractices(word).slice(0, 6).map((id) => practices[id]) : null, hardness,
     soap: { dose: bath !== null && !Number.isNaN(bath) ? soapDose(bath, hardness) : null, stockG: stock !== null && !Number.isNaN(stock) ? soapForStockG(stock) : null, error: Number.isNaN(bath) || Number.isNaN(stock) ? 'Litres: give a number up to 500.' : null },
   };

@@ -19,6 +19,7 @@ import { Timer } from '../ui/timer.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { clothOf } from '../views/cloth.ts';
 import type { PieceRef } from '../views/load.server.ts';
+import { spoken } from '../views/treat.server.ts';
 import { durationText, plural } from '../views/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Soak · Neat Fold' }];
@@ -46,7 +47,7 @@ async function soakView({ tx, now }: Scope, chosen: readonly string[]) {
   return {
     serverNow: now.getTime(), running, choices: choices.sort((a, b) => Number(a.refusal !== null) - Number(b.refusal !== null)), chosen,
     tubs: plan?.tubs.map((t) => ({ ...t, title: groupWords[t.group], refs: t.pieces.map((p) => ({ ...ref(p.id), band: p.band })) })) ?? [], refused: plan?.refused ?? [],
-    precautions: precautionsFor({ agents: ['oxy-percarbonate', 'det-delicate'], stains: [], hottestC: 50, bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.bathL)) }),
+    precautions: spoken(home?.poisonCentre ?? null, precautionsFor({ agents: ['oxy-percarbonate', 'det-delicate'], stains: [], hottestC: 50, bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.bathL)) })),
   };
 }
 

@@ -1,6 +1,7 @@
 /** The stain bench: where treatments meet basket, cupboard and history. */
 import { beginBench, dueStep, mayBegin, report, type CheckResult, type OpenChemical } from '@core/stain/bench.ts';
-import { procedureFor, type Procedure } from '@core/stain/procedure.ts';
+import { procedureFor } from '@core/stain/procedure.ts';
+import type { Procedure } from '@core/stain/treatment.ts';
 import { workplaceOf } from '@core/loads/pretreat.ts';
 import { agents, preparations, type AgentId } from '@core/chemistry/agents.ts';
 import { isTool, tools } from '@core/chemistry/tools.ts';

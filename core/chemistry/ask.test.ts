@@ -3,7 +3,7 @@ import { practices } from '../stain/practices.ts';
 import { garment, only, washLabel } from '../testing/arbitrary.ts';
 import { clothOf } from './cloth.ts';
 import { findPractices, onPiece, together } from './ask.ts';
-import { precautionsFor } from './precautions.ts';
+import { precautionsFor, withPoisonCentre } from './precautions.ts';
 import { soapDose, soapForStockG } from './soap.ts';
 
 describe('may I use it', () => {
@@ -57,6 +57,11 @@ describe('what to watch', () => {
     expect(p.lines.map((l) => l.id)).toContain('flame');
     expect(p.ppe).toContain('eye protection');
     expect(p.ppe).toContain('open windows');
+  });
+  test('the poison centre by its number, or the local one', () => {
+    const text = 'Call the poison centre or the emergency number.';
+    expect(withPoisonCentre(text, '555 0100')).toBe('Call the poison centre (555 0100) or the emergency number.');
+    expect(withPoisonCentre(text, null)).toBe('Call your local poison centre or the emergency number.');
   });
   test('water and soap ask for little', () => {
     const p = precautionsFor({ agents: ['water', 'soap-dish'], stains: ['coffee'], hottestC: 30 });

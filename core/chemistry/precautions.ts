@@ -12,6 +12,9 @@ const most = 5;
 const ppeOrder: readonly PpeId[] = ['ppe-none', 'ppe-mask', 'ppe-gloves', 'ppe-gloves-eye', 'ppe-gloves-vent', 'ppe-gloves-eye-vent'];
 const biological: readonly StainKind[] = ['urine', 'vomit', 'faeces', 'blood-fresh', 'blood-dried'];
 
+/** The fixed text with the household's own number in it; without one it names the local centre. */
+export const withPoisonCentre = (text: string, number: string | null): string => text.replace(/\b(?:the|your) poison centre\b/g, number ? `the poison centre (${number})` : 'your local poison centre');
+
 export interface Session { agents: readonly Chemical[]; stains: readonly StainKind[]; hottestC: number; bulkSoakKg?: number }
 export interface Precautions { ppe: string; lines: { id: SafetyLineId; text: string; defer: string | null }[] }
 

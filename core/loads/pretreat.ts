@@ -3,7 +3,7 @@ import { cupboardOf } from '../chemistry/cupboard.ts';
 import type { Household } from '../model/household.ts';
 import type { PlanWarning, Pretreatment } from '../model/plan.ts';
 import { checks } from '../stain/actions.ts';
-import type { Procedure, TreatmentStep, Workplace } from '../stain/procedure.ts';
+import type { Procedure, TreatmentStep, Workplace } from '../stain/treatment.ts';
 import { heatOf } from '../stain/score.ts';
 import { stainFacts } from '../stain/stains.ts';
 import type { Profile } from './profile.ts';

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { agentIds, refusedAgents, type AgentId } from '../chemistry/agents.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
 import { beginBench, dueStep, mayBegin, report, type BenchState, type CheckResult } from './bench.ts';
-import { procedureFor, type Procedure, type Workplace } from './procedure.ts';
+import { procedureFor } from './procedure.ts';
+import type { Procedure, Workplace } from './treatment.ts';
 import { stainKinds, type StainKind } from './stains.ts';
 
 const w: Workplace = { cupboard: new Set<AgentId>(agentIds.filter((a) => !refusedAgents.includes(a))), hardness: 3, chlorine: false };

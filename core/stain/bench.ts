@@ -4,7 +4,7 @@
  */
 import { hazardOf, hazardText, mixCode, rinsesBetween, type Chemical } from '../chemistry/sequence.ts';
 import { stopCodes, type StopCode } from './actions.ts';
-import type { Procedure, TreatmentStep } from './procedure.ts';
+import type { Procedure, TreatmentStep } from './treatment.ts';
 
 export type CheckResult = 'passed' | 'failed';
 export type BenchEnd =

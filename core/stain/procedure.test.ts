@@ -9,7 +9,8 @@ import { fibreIds, type FibreId } from '../fibre/fibres.ts';
 import type { ColourTest, Garment, Stain } from '../model/garment.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
 import { capsOf } from './caps.ts';
-import { procedureFor, type Procedure, type Workplace } from './procedure.ts';
+import { procedureFor, washAgent } from './procedure.ts';
+import type { Procedure, Workplace } from './treatment.ts';
 import { stainFacts, stainKinds, type StainKind } from './stains.ts';
 import { stainSteps } from './steps.ts';
 
@@ -45,7 +46,8 @@ function breaches(p: Procedure, g: Garment, w: Workplace): string[] {
   const out: string[] = [];
   const cloth = clothOf(g);
   const caps = capsOf(cloth);
-  for (const problem of sequenceProblems(p.steps)) out.push(`order: ${problem.first} then ${problem.then}: ${problem.text}`);
+  const washed = { agent: washAgent(p.stain, cloth), rinses: 0, mayBeSkipped: false, airs: false, wet: true };
+  for (const problem of sequenceProblems(p.stop === null ? [...p.steps, washed] : p.steps)) out.push(`order: ${problem.first} then ${problem.then}: ${problem.text}`);
   p.steps.forEach((s, i) => {
     if (s.kind !== 'treat') return;
     if (s.agent !== null) {
@@ -133,6 +135,7 @@ describe('particular procedures', () => {
     expect(p.steps.map((s) => s.what)).toEqual(['absorbent-paper', 'water', 'det-colour-liquid', 'vinegar-white', 'oxy-percarbonate']);
     expect(p.steps.map((s) => s.temperatureC)).toEqual([20, 20, 30, 25, 40]);
     expect(p.steps.map((s) => s.when)).toEqual(['always', 'always', 'always', 'if-left', 'if-left']);
+    expect(p.steps.map((s) => s.rinses)).toEqual([0, 1, 1, 2, 2]);
     expect(p).toMatchObject({ score: 77, odds: 0.77, stop: null, rounds: 3, roundsLeft: 3 });
     expect(p.band.text).toBe('Good chance; may need a second round.');
   });

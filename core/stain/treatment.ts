@@ -1,0 +1,56 @@
+/** A procedure and its steps, as they are written for one mark on one piece. */
+import type { AgentId } from '../chemistry/agents.ts';
+import type { Chemical, SequenceStep } from '../chemistry/sequence.ts';
+import type { ToolId } from '../chemistry/tools.ts';
+import type { Stain } from '../model/garment.ts';
+import type { ActionId, CheckId, StopCode, WhenId } from './actions.ts';
+import type { Band } from './score.ts';
+
+export interface Workplace {
+  /** Agents in the cupboard. Water and tools are always there. */
+  cupboard: ReadonlySet<AgentId>;
+  /** mmol/l. */
+  hardness: number;
+  /** The house allows chlorine bleach where the label does. */
+  chlorine: boolean;
+}
+export interface TreatmentStep extends SequenceStep {
+  /** Where it comes from: the number of the step in the stain's list; 0 = a test or an airing put in. */
+  from: number;
+  tool: ToolId | null;
+  /** Agent, preparation or tool. */
+  what: Chemical | ToolId;
+  kind: 'treat' | 'test' | 'air';
+  dose: string | null;
+  action: ActionId;
+  temperatureC: number;
+  /** The least and the most: the timer runs for the least, the check says whether to go on. */
+  minutes: number;
+  mostMinutes: number;
+  repeats: number;
+  check: CheckId;
+  when: Extract<WhenId, 'always' | 'if-left' | 'if-orange'>;
+  gate: 'test-passed' | 'check-passed' | null;
+  /** One line: what to do. */
+  how: string;
+  /** Why it differs from the usual step. */
+  because: string[];
+}
+export interface Dropped { from: number; agent: AgentId | ToolId; because: string; /** It would help if the cupboard had it. */ missing: boolean }
+export interface Procedure {
+  stain: Stain;
+  score: number;
+  odds: number;
+  band: Band;
+  steps: TreatmentStep[];
+  /** Why it stops, at once (`steps` empty) or after its last step; null = it ends with the wash and the judging. */
+  stop: StopCode | null;
+  stopText: string;
+  dropped: Dropped[];
+  /** Complete passes that this cloth bears, and how many are left. */
+  rounds: number;
+  roundsLeft: number;
+  handling: string;
+  /** After any solvent: nothing is heated or drummed before no smell is left. */
+  needsFume: boolean;
+}
