@@ -44,6 +44,15 @@ try {
   await shot('basket');
   await open('/basket/baker-jacket');
   await shot('basket-piece');
+  await open('/basket/ren-tee-slate/stain?word=chain');
+  await page.evaluate(() => window.scrollTo(0, 260));
+  await shot('stain');
+  await open('/test/dance-sash');
+  await shot('test');
+  await open('/soak?piece=baker-jacket&piece=baker-apron&piece=dance-shirt');
+  await page.getByRole('heading', { name: /^White tub/ }).scrollIntoViewIfNeeded();
+  await page.evaluate(() => window.scrollBy(0, 520));
+  await shot('soak');
   await page.request.post(`${server.address}/sort`, { form: { intent: 'sort' }, headers: { origin: server.address } });
   await open('/sort');
   await shot('sort');
@@ -57,6 +66,12 @@ try {
   await open(ticket);
   await shot('ticket');
   await shot('ticket-phone', 'phone');
+  await open('/treat');
+  await page.getByRole('button', { name: /^Begin/ }).click();
+  await page.getByRole('button', { name: /start the clock/ }).first().click();
+  await page.getByRole('timer').first().waitFor();
+  await shot('treat');
+  await shot('treat-phone', 'phone');
   await open(`${ticket}/what-if?temperatureC=60&tumble=normal`);
   await shot('what-if');
   await page.request.post(server.address + ticket, { form: { intent: 'start' }, headers: { origin: server.address } });

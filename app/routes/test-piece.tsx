@@ -40,7 +40,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
   });
 }
 
-const Tests = styled.ol`display: grid; gap: 1.4rem; > li { background: var(--paper); border: 1px solid var(--hairline); border-radius: 4px 18px 4px 18px; padding: 1rem 1.2rem; display: grid; gap: 0.8rem; } h2 { font-size: 1.2rem; } li[data-done='true'] { border-style: dashed; background: none; }`;
+const Tests = styled.ol`display: grid; grid-template-columns: minmax(0, 1fr); gap: 1.4rem; > li { background: var(--paper); border: 1px solid var(--hairline); border-radius: 4px 18px 4px 18px; padding: 1rem 1.2rem; display: grid; grid-template-columns: minmax(0, 1fr); gap: 0.8rem; } h2 { font-size: 1.2rem; } li[data-done='true'] { border-style: dashed; background: none; }`;
 const Scale = styled.fieldset`
   legend { font-weight: 600; margin-bottom: 0.4rem; } > div { display: grid; grid-template-columns: repeat(9, minmax(0, 1fr)); gap: 0.4rem; } ${media.phone} { > div { grid-template-columns: repeat(3, minmax(0, 1fr)); } }
   label { position: relative; display: grid; border: 1.5px solid var(--hairline); border-radius: 4px 12px 4px 12px; overflow: hidden; cursor: pointer; text-align: center; font-size: 0.85rem; padding-bottom: 0.3rem; min-height: 5.6rem; } label span { display: grid; grid-template-columns: 1fr 1fr; height: 2.6rem; margin-bottom: 0.2rem; } i { display: block; }

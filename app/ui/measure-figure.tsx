@@ -12,7 +12,7 @@ const Figure = styled.figure`display: grid; gap: 0.5rem; justify-items: start; s
 export function MeasureFigure({ kind, path, measures, caption }: { kind: OutlineKind; path: string; measures: readonly MeasureLine[]; caption: string }) {
   return (
     <Figure>
-      <svg viewBox="-2 -2 104 104" role="img" aria-label={measures.length === 0 ? 'A piece laid flat with its measure lines' : measures.map((m) => `${m.name} ${m.text}`).join('; ')}>
+      <svg viewBox="-2 -2 104 104" role="img" aria-label={`A piece laid flat with its measure lines. ${measures.filter((m) => m.text !== '').map((m) => `${m.name} ${m.text}`).join('; ')}`}>
         <path d={path} />
         {measures.map((m) => { const l = lines[kind]?.[m.place]; return l && <g key={m.place}><line x1={l[0]} y1={l[1]} x2={l[2]} y2={l[3]} className={m.changed ? 'changed' : ''} /><text x={(l[0] + l[2]) / 2 + 1.5} y={(l[1] + l[3]) / 2 - 1.5}>{m.text}</text></g>; })}
       </svg>

@@ -1,0 +1,130 @@
+/** The benches in the database: one treatment per mark, changes of state that name where they come from, and what the log derives. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { beginBench, report } from '@core/stain/bench.ts';
+import { planSoak } from '@core/stain/bulk-soak.ts';
+import { procedureFor } from '@core/stain/procedure.ts';
+import { garmentOf } from '@formats/hamper.ts';
+import { basketState, emptyState, putInBasket } from './basket.ts';
+import { closeDatabase, inHousehold } from './client.ts';
+import { appendEvents } from './events.ts';
+import { addGarment, findPiece, garmentDocument, setTestFirstRisk, type GarmentInput } from './garments.ts';
+import { createHousehold, readHousehold, saveGeneral } from './household.ts';
+import type { MarkedStain } from './schema.ts';
+import { addSoak, closedTreatments, closeTreatment, endSoak, findSoak, findTreatment, markStirred, moveTreatment, openSoaks, openTreatment, openTreatments, startClock } from './treatments.ts';
+
+const here = '6f0b1a5e-0000-4000-8000-00000000001a';
+const next = '6f0b1a5e-0000-4000-8000-00000000001b';
+const now = new Date('2026-05-09T06:00:00Z');
+const later = (minutes: number): Date => new Date(now.getTime() + minutes * 60_000);
+const shirt: GarmentInput = { name: 'Shirt', owner: '', kind: 'tshirt', size: 'M', parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }], traits: ['detachable'], colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', label: { wash: { by: 'machine', maxC: 60, action: 'normal' }, bleach: 'oxygen' }, dryMassG: 180, valueEur: 15 };
+const wine: MarkedStain = { id: 's1', kind: 'red-wine', ageHours: 2, heatSet: false, heat: 'none', place: 'front', tried: [], sizeCm: 3, failedRounds: 0, notedAt: now.toISOString() };
+const w = { cupboard: new Set(['det-colour-liquid', 'oxy-percarbonate'] as const), hardness: 2, chlorine: false };
+
+beforeAll(async () => {
+  for (const id of [here, next]) await inHousehold(id, async (tx) => {
+    if (await readHousehold(tx)) return;
+    await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null });
+    await addGarment(tx, id, 'shirt', shirt);
+  });
+  await inHousehold(here, (tx) => putInBasket(tx, here, 'shirt', { ...emptyState, stains: [wine] }));
+});
+afterAll(closeDatabase);
+
+const piece = () => inHousehold(here, async (tx) => (await findPiece(tx, 'shirt'))!);
+const begin = () => inHousehold(here, async (tx) => {
+  const g = garmentOf(garmentDocument((await findPiece(tx, 'shirt'))!, now));
+  const procedure = procedureFor(g, g.stains[0]!, w);
+  return openTreatment(tx, here, { garmentId: 'shirt', stainId: 's1', procedure, state: beginBench(procedure) });
+});
+
+describe('a treatment', () => {
+  test('a mark is treated once at a time; the other household sees none of it', async () => {
+    expect(await begin()).toBe(true);
+    expect(await begin()).toBe(false);
+    const [t] = await inHousehold(here, openTreatments);
+    expect(t!.procedure.steps.length).toBeGreaterThan(2);
+    expect(await inHousehold(next, openTreatments)).toEqual([]);
+    expect(await inHousehold(next, (tx) => findTreatment(tx, t!.id))).toBeNull();
+    expect(await inHousehold(next, (tx) => closeTreatment(tx, t!.id, now, 'gone'))).toBe(false);
+    expect(await inHousehold(here, (tx) => findTreatment(tx, 'not-an-id'))).toBeNull();
+  });
+  test('the clock starts once; moving on stops it; only from the state it is in', async () => {
+    const [t] = await inHousehold(here, openTreatments);
+    expect(await inHousehold(here, (tx) => startClock(tx, t!.id, now, later(5)))).toBe(true);
+    expect(await inHousehold(here, (tx) => startClock(tx, t!.id, now, later(9)))).toBe(false);
+    const on = report(t!.procedure, t!.state, 'passed');
+    expect(await inHousehold(here, (tx) => moveTreatment(tx, t!.id, t!.state, on))).toBe(true);
+    expect(await inHousehold(here, (tx) => moveTreatment(tx, t!.id, t!.state, on))).toBe(false);
+    const moved = (await inHousehold(here, (tx) => findTreatment(tx, t!.id)))!;
+    expect(moved.state).toEqual(on);
+    expect(moved.clockEndsAt).toBeNull();
+  });
+  test('an end is kept as a state too', async () => {
+    const [t] = await inHousehold(here, openTreatments);
+    const ended = { ...t!.state, end: { kind: 'judge' as const } };
+    expect(await inHousehold(here, (tx) => moveTreatment(tx, t!.id, t!.state, ended))).toBe(true);
+    expect(await inHousehold(here, (tx) => moveTreatment(tx, t!.id, t!.state, ended))).toBe(false);
+    expect(await inHousehold(here, (tx) => moveTreatment(tx, t!.id, ended, t!.state))).toBe(true);
+  });
+  test('closed once, with its outcome; then the mark may be treated again', async () => {
+    const [t] = await inHousehold(here, openTreatments);
+    expect(await inHousehold(here, (tx) => closeTreatment(tx, t!.id, later(60), 'lighter'))).toBe(true);
+    expect(await inHousehold(here, (tx) => closeTreatment(tx, t!.id, later(61), 'gone'))).toBe(false);
+    expect((await inHousehold(here, (tx) => closedTreatments(tx, 5))).map((x) => x.outcome)).toEqual(['lighter']);
+    expect(await begin()).toBe(true);
+  });
+});
+
+describe('a soak', () => {
+  test('begins, is stirred, ends once', async () => {
+    const g = garmentOf(garmentDocument(await piece(), now));
+    const tub = planSoak([{ ...g, stains: [] }], { maxLoadKg: 7 }).tubs[0]!;
+    await inHousehold(here, (tx) => addSoak(tx, here, tub, now));
+    const [s] = await inHousehold(here, openSoaks);
+    expect(s!.pieces).toEqual(['shirt']);
+    await inHousehold(here, (tx) => markStirred(tx, s!.id));
+    expect((await inHousehold(here, (tx) => findSoak(tx, s!.id)))!.stirs).toBe(1);
+    expect(await inHousehold(next, (tx) => endSoak(tx, s!.id, later(240)))).toBe(false);
+    expect(await inHousehold(here, (tx) => endSoak(tx, s!.id, later(240)))).toBe(true);
+    expect(await inHousehold(here, (tx) => endSoak(tx, s!.id, later(241)))).toBe(false);
+    expect(await inHousehold(here, openSoaks)).toEqual([]);
+  });
+});
+
+describe('what the log tells of a piece', () => {
+  test('marks grow older from when they were noted', async () => {
+    const p = await piece();
+    expect(garmentDocument(p, now).stains![0]!.ageHours).toBe(2);
+    expect(garmentDocument(p, later(90)).stains![0]!.ageHours).toBe(3.5);
+    expect(garmentDocument(p, now).stains![0]).not.toHaveProperty('notedAt');
+    expect((await inHousehold(here, (tx) => basketState(tx, 'shirt')))!.stains[0]!.notedAt).toBe(now.toISOString());
+  });
+  test('tests name their agent, measures stand by place, what came off is remembered until it is back', async () => {
+    await inHousehold(here, (tx) => appendEvents(tx, here, [
+      { garmentId: 'shirt', kind: 'tested', at: now, data: { test: { kind: 'spot', grade: 5 } } }, { garmentId: 'shirt', kind: 'tested', at: later(1), data: { test: { kind: 'spot', grade: 3, agent: 'isopropyl-alcohol' } } },
+      { garmentId: 'shirt', kind: 'measured', at: later(2), data: { measure: { place: 'chest', cm: 50.5 } } }, { garmentId: 'shirt', kind: 'noted', at: later(3), data: { detached: 'belt, in the bowl' } }, { garmentId: 'shirt', kind: 'worn', at: new Date(), data: { count: 2 } }, { garmentId: 'shirt', kind: 'aired', at: later(4) },
+    ]));
+    const { state } = await piece();
+    expect(state.tests.map((t) => [t.agent, t.grade])).toEqual([[undefined, 5], ['isopropyl-alcohol', 3]]);
+    expect(state.measures).toEqual([{ place: 'chest', cm: 50.5, at: later(2).toISOString() }]);
+    expect(state.detached).toBe('belt, in the bowl');
+    expect(state.recentWears).toBe(2);
+    expect(state.lastCaredAt).toEqual(later(4));
+    const document = garmentDocument(await piece(), now);
+    expect(document.measures).toEqual(state.measures);
+    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } }]));
+    expect((await piece()).state.detached).toBeNull();
+  });
+  test('an accepted risk opens the test-first way, and can be taken back', async () => {
+    expect(garmentDocument(await piece()).allowTestFirst).toBe(false);
+    await inHousehold(here, (tx) => setTestFirstRisk(tx, 'shirt', 'It may shrink.'));
+    expect(garmentDocument(await piece()).allowTestFirst).toBe(true);
+    await inHousehold(here, (tx) => setTestFirstRisk(tx, 'shirt', null));
+    expect(garmentDocument(await piece()).allowTestFirst).toBe(false);
+  });
+  test('nets and the poison centre belong to the household', async () => {
+    await inHousehold(here, (tx) => saveGeneral(tx, { nets: 7, netsWithoutMetal: 3, poisonCentre: '555 0100' }));
+    expect(await inHousehold(here, readHousehold)).toMatchObject({ nets: { all: 7, withoutMetal: 3 }, poisonCentre: '555 0100' });
+    expect(await inHousehold(next, readHousehold)).toMatchObject({ nets: { all: 4, withoutMetal: 2 }, poisonCentre: null });
+  });
+});
