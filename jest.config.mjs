@@ -9,8 +9,8 @@ const base = {
 export default {
   testTimeout: 90_000,
   projects: [
-    { ...base, displayName: 'core', testMatch: ['<rootDir>/core/**/*.test.ts'] },
-    { ...base, displayName: 'formats', testMatch: ['<rootDir>/formats/**/*.test.ts', '<rootDir>/bin/**/*.test.ts', '<rootDir>/app/**/*.test.ts'] },
+    { ...base, displayName: 'core', setupFiles: ['<rootDir>/scripts/lib/fast-check.mjs'], testMatch: ['<rootDir>/core/**/*.test.ts'] },
+    { ...base, displayName: 'formats', setupFiles: ['<rootDir>/scripts/lib/fast-check.mjs'], testMatch: ['<rootDir>/formats/**/*.test.ts', '<rootDir>/bin/**/*.test.ts', '<rootDir>/app/**/*.test.ts'] },
     { ...base, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },
     { ...base, displayName: 'browser', testMatch: ['<rootDir>/e2e/**/*.e2e.ts'] },
   ],

@@ -87,7 +87,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           <TextField {...bind('name', 'Name')} /><NumberField {...bind('hardness', 'Water hardness')} hint={`${v.waterClass} water`} />
           <SelectField {...bind('hardnessUnit', 'Hardness in')} options={[['mmol', 'mmol/l'], ['dH', '°dH'], ['fH', '°fH'], ['eH', '°eH (Clark)'], ['ppm', 'ppm (mg/l CaCO₃)'], ['gpg', 'gpg']]} />
           <NumberField {...bind('coldC', 'Cold tap')} suffix="°C" /><NumberField {...bind('hotC', 'Hot tap')} suffix="°C" /><NumberField {...bind('electricityPerKwh', 'Electricity')} suffix={`${v.currency} per kWh`} /><NumberField {...bind('waterPerM3', 'Water')} suffix={`${v.currency} per m³`} />
-          <NumberField {...bind('daysToNextWash', 'Days to the next wash')} /><NumberField {...bind('roomC', 'Drying room')} suffix="°C" /><NumberField {...bind('humidity', 'Its humidity')} suffix="%" /><TextField {...bind('poisonCentre', 'Poison centre, telephone')} /><NumberField {...bind('nets', 'Washing nets')} /><NumberField {...bind('netsWithoutMetal', 'of them without metal')} />
+          <NumberField {...bind('daysToNextWash', 'Days to the next wash')} /><NumberField {...bind('roomC', 'Drying room')} suffix="°C" /><NumberField {...bind('humidity', 'Its humidity')} suffix="%" /><TextField {...bind('poisonCentre', 'Poison centre, telephone')} /><NumberField {...bind('nets', 'Washing nets')} /><NumberField {...bind('netsWithoutMetal', 'Nets without metal')} />
         </FieldGrid>
         <Actions><Button type="submit" name="intent" value="general">Store</Button></Actions>
       </FormStack>

@@ -1,0 +1,5 @@
+// The same generated cases in every run, so that a red run can be repeated; FC_SEED=random (or a number) looks at others.
+import fc from 'fast-check';
+
+const wanted = process.env.FC_SEED ?? '20260509';
+fc.configureGlobal(wanted === 'random' ? {} : { seed: Number(wanted) });
