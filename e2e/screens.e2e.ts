@@ -152,6 +152,12 @@ describe('bad input names the field and keeps what was typed', () => {
     await page.getByText('Size: between 0.1 and 100 cm.').first().waitFor();
     await stillThere(page, 'Across (cm)', '-3');
   }));
+  test('what is seen on a piece is noted', () => inContext({}, async (page) => {
+    await open(page, '/pieces/juna-jeans');
+    await page.getByLabel('Note what you see').fill('hem open on the left');
+    await page.getByRole('button', { name: 'Note', exact: true }).click();
+    await page.getByText('hem open on the left').waitFor();
+  }));
   test('measures: in inches, bad ones named, shrinkage told', () => inContext({}, async (page) => {
     await open(page, '/pieces/juna-lambswool/measure');
     await page.getByRole('button', { name: 'Store the measures' }).click();

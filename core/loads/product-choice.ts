@@ -67,7 +67,8 @@ export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method:
     }
   }
   const bleached = doses.some((d) => d.class === 'chlorine-bleach');
-  if (rules.softening === 'vinegar' && !bleached && !hasDuty(f, duty.waterproof)) {
+  // Drawer and drum count as one bath: no acid in a load that gets a bleach.
+  if (rules.softening === 'vinegar' && !bleached && !bright && !hasDuty(f, duty.waterproof)) {
     const vinegar = helperOfClass(products, 'vinegar');
     if (vinegar) add(vinegar, vinegarMl * clamp(f.massKg / s.programme.maxLoadKg, 0.5, 1), 'softener');
   }
