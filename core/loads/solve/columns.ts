@@ -3,15 +3,13 @@
  * washing (setting, product, soil, family) is searched by itself; supposing it, the cost only grows with the set, so that a separable lower bound
  * prunes a depth-first search over compatible items.
  */
-import { bleedLimits } from '../../colour/bleed.ts';
-import type { Basket } from '../basket.ts';
 import { duty } from '../bits.ts';
-import { dyeDamage } from '../dye-view.ts';
-import { featuresOf } from '../features.ts';
+import { gather, noFeatures, type Features } from '../features.ts';
 import { isAsSupposed, supposedCost } from '../price.ts';
-import { caughtFactor, donorShares, transferAllowed } from '../transfer.ts';
+import { companyAt, Tint, wordsFor, type Company } from './company.ts';
 import { ascending, type Instance } from './instance.ts';
 import { Modes, type Mode } from './modes.ts';
+import { Reach } from './reach.ts';
 
 export interface FoundColumn { items: number[]; cost: number; reduced: number }
 export interface Findings { columns: FoundColumn[]; /** No load anywhere has a reduced cost below this. */ leastReduced: number; exact: boolean; /** Sets looked at. */ visited: number }
@@ -19,97 +17,67 @@ export interface Findings { columns: FoundColumn[]; /** No load anywhere has a r
 /** Deterministic limit of one search, in visited sets. */
 export interface FindEffort { nodesPerMode: number }
 
-/** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
-const fullOf = (b: Basket): number => (b.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
-/** Loose-dye score × √kg from which a piece counts as a strong giver. */
-const strongGiver = 0.03;
-/** Groups above this size are bounded without looking at pairs. */
-const pairLimit = 140;
+/** A load is worth looking at below this reduced cost. */
+const start = -1e-7;
+
+/** One level of the depth-first search: what is known of the set so far, and of those who could still join it. */
+interface Level {
+  features: Features;
+  tint: Tint;
+  candidates: Int16Array;
+  /** Worth of each item above what it adds at least: to the straight-line bound, and to the real cost. */
+  gains: Float64Array;
+  joins: Float64Array;
+  /** Most that the candidates from each one on can still add. */
+  reachGains: Float64Array;
+  reachJoins: Float64Array;
+  /** What the conditions of the mode cost at least from each candidate on; Infinity where one can no longer be met. */
+  dues: Float64Array;
+}
+/** One search: a mode and what it has found. */
+interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; nodesLeft: number; best: FoundColumn | null; findings: Findings; dense: Int16Array }
 
 export class ColumnFinder {
   private readonly inst: Instance;
   private readonly modes: Modes;
-  private readonly damages = new Map<number, Float64Array>();
-  private readonly soiled = new Map<number, readonly boolean[]>();
-  private readonly givers = new Map<number, readonly boolean[]>();
+  private readonly companies = new Map<number, Company>();
+  private readonly words: number;
+  private readonly reach: Reach;
+  private readonly levels: Level[] = [];
+  private readonly isCandidate: Uint8Array;
+  private readonly chosen: number[] = [];
+  private readonly set: number[] = [];
+  /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
+  private readonly full: number;
   /** `from` = the finder of the whole group, when this one looks at a branch of it in which some items have become one. */
   constructor(inst: Instance, fine: boolean, from: { finder: ColumnFinder; groups: readonly (readonly number[])[] } | null = null) {
     this.inst = inst;
     this.modes = from ? from.finder.modes.merged(inst, from.groups) : Modes.of(inst, fine);
+    this.words = wordsFor(inst.items.length);
+    this.reach = new Reach(inst.items.length);
+    this.isCandidate = new Uint8Array(inst.items.length);
+    this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
   }
   /** See {@link Modes.shareWorth}. */
   shareWorth(): Float64Array {
     return this.modes.shareWorth();
   }
 
-  private soiledAt(soilColumn: number): readonly boolean[] {
-    const { basket: b, items } = this.inst;
-    const known = this.soiled.get(soilColumn);
+  private companyAt(index: number): Company {
+    const known = this.companies.get(index);
     if (known) return known;
-    const fresh = items.map((item) => item.pieces.some((p) => b.pieces[p]?.soilColumn === soilColumn));
-    this.soiled.set(soilColumn, fresh);
+    const fresh = companyAt(this.inst, index);
+    this.companies.set(index, fresh);
     return fresh;
   }
-  private giversAt(index: number): readonly boolean[] {
-    const { basket: b, items } = this.inst;
-    const known = this.givers.get(index);
+  private level(depth: number): Level {
+    const known = this.levels[depth];
     if (known) return known;
-    const fresh = items.map((item) => item.pieces.some((p) => (b.giverScore[p]?.[index] ?? 0) * Math.sqrt(b.donorKg[p] ?? 0) > strongGiver));
-    this.givers.set(index, fresh);
+    const n = this.inst.items.length;
+    const numbers = (more = 0): Float64Array => new Float64Array(n + more);
+    const fresh: Level = { features: noFeatures(), tint: new Tint(this.inst.basket), candidates: new Int16Array(n), gains: numbers(), joins: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
+    this.levels[depth] = fresh;
     return fresh;
-  }
-
-  /** ΔE a set lends at least per unit of uptake, by dye group; more company only adds to it. */
-  private tintOf(set: readonly number[], shares: Float64Array, index: number): Float64Array {
-    const { basket: b } = this.inst;
-    const tint = new Float64Array(b.dyeGroups);
-    for (const p of set) {
-      const g = b.dyeGroup[p] ?? -1;
-      if (g >= 0) tint[g] = Math.max(tint[g] as number, (b.giverScore[p]?.[index] ?? 0) * (shares[g] as number) * (b.catcher && b.caught[p] ? bleedLimits.catcherFactor : 1));
-    }
-    return tint;
-  }
-  private damageFrom(tint: Float64Array, item: number): number {
-    const { basket: b, items } = this.inst;
-    let damage = 0;
-    for (const r of items[item]?.pieces ?? []) {
-      let most = 0;
-      for (let g = 0; g < tint.length; g++) if (tint[g] as number > 0) most = Math.max(most, (tint[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[r] ?? 0));
-      damage += dyeDamage(b, r, most);
-    }
-    return damage * b.weights.dyeDamage;
-  }
-
-  /** Least dye damage between pairs of items at a setting: [giver × n + receiver]; Infinity where the pair alone is already refused. */
-  private damageAt(index: number): Float64Array {
-    const known = this.damages.get(index);
-    if (known) return known;
-    const { basket: b, items, apart } = this.inst;
-    const n = items.length;
-    const out = new Float64Array(n * n);
-    for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) {
-      if (i === j) continue;
-      out[i * n + j] = apart[i * n + j] ? Infinity : this.pairDamage(items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, b);
-    }
-    this.damages.set(index, out);
-    return out;
-  }
-  private pairDamage(givers: readonly number[], receivers: readonly number[], index: number, b: Basket): number {
-    let damage = 0;
-    for (const r of receivers) {
-      let most = 0;
-      for (const g of givers) {
-        const dye = b.dyeIndex[g] ?? -1;
-        if (dye < 0) continue;
-        const share = Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
-        const raw = (b.giverScore[g]?.[index] ?? 0) * (b.uptake[dye]?.[r] ?? 0) * share;
-        const deltaE = b.catcher ? raw * caughtFactor(b, g, r) : raw;
-        if (!transferAllowed(b, g, r, deltaE)) return Infinity;
-        most = Math.max(most, deltaE);
-      }
-      damage += b.weights.dyeDamage * dyeDamage(b, r, most);
-    }
-    return damage;
   }
 
   /** The best column of each mode, and a bound on what none can beat. `worth` per item, `perLoad` for any load at all. */
@@ -119,136 +87,141 @@ export class ColumnFinder {
     return found;
   }
 
-  private findIn(mode: Mode, worth: Float64Array, perLoad: number, effort: FindEffort, found: Findings): void {
-    const { basket: b, items, apart } = this.inst;
-    const n = items.length;
-    const gain = new Float64Array(n);
-    const joining = new Float64Array(n);
-    const order: number[] = [];
+  private findIn(mode: Mode, worth: Float64Array, perLoad: number, effort: FindEffort, findings: Findings): void {
+    const n = this.inst.items.length;
+    const root = this.level(0);
+    const { gains, joins } = root;
+    const base = mode.base - perLoad;
     let positive = 0;
     for (let i = 0; i < n; i++) {
-      const own = mode.own[i] as number;
-      if (own === Infinity) continue;
-      gain[i] = (worth[i] as number) - own;
-      joining[i] = (worth[i] as number) - (mode.added[i] as number);
-      order.push(i);
-      if ((gain[i] as number) > 0) positive += gain[i] as number;
+      const gain = (worth[i] as number) - (mode.own[i] as number);
+      gains[i] = gain;
+      if (gain > 0) positive += gain;
     }
-    const base = mode.base - perLoad;
-    const start = -1e-7;
     if (base - positive >= start) return;
-    // First the pieces of the supposed soil, without which the mode is not real. Strong givers are decided early: what they would cost the others
+    const order: number[] = [];
+    for (let i = 0; i < n; i++) {
+      joins[i] = (worth[i] as number) - (mode.added[i] as number);
+      if (mode.own[i] !== Infinity) order.push(i);
+    }
+    // First the pieces without which the mode is not real. Strong givers are decided early: what they would cost the others
     // then shows soon. Among equals the most wanted comes first.
-    const soiled = this.soiledAt(mode.supposed.soilColumn);
-    const givers = this.giversAt(mode.index);
-    const rank = (i: number): number => (soiled[i] ? 4 : 0) + ((joining[i] as number) > 0 ? 2 : 0) + (givers[i] ? 1 : 0);
-    const ranks = Int8Array.from(gain, (_, i) => rank(i));
-    order.sort((x, y) => (ranks[y] as number) - (ranks[x] as number) || (gain[y] as number) - (gain[x] as number) || x - y);
-    const pairs = n <= pairLimit ? this.damageAt(mode.index) : null;
-    const exclusive = (i: number, j: number): boolean => (pairs ? pairs[i * n + j] === Infinity || pairs[j * n + i] === Infinity : apart[i * n + j] === 1);
+    const company = this.companyAt(mode.index);
+    const rank = (i: number): number => (mode.serves[i] === mode.conditions ? 8 : (mode.serves[i] as number) > 0 ? 4 : 0) + ((joins[i] as number) > 0 ? 2 : 0) + (company.givers[i] ? 1 : 0);
+    const ranks = Int8Array.from(gains, (_, i) => rank(i));
+    order.sort((x, y) => (ranks[y] as number) - (ranks[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
+    order.forEach((i, k) => { root.candidates[k] = i; });
     const { room } = mode;
+    const dense = Int16Array.from([...order].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y));
+    const dive: Dive = { mode, company, worth, perLoad, base, nodesLeft: effort.nodesPerMode, best: null, findings, dense };
+    this.visit(dive, 0, order.length, base, -Infinity, 0, false, mode.conditions);
+    findings.visited += effort.nodesPerMode - dive.nodesLeft;
+    if (!dive.best) return;
+    findings.columns.push(dive.best);
+    findings.leastReduced = Math.min(findings.leastReduced, dive.best.reduced);
+  }
 
-    const full = fullOf(b);
-    const price = roomPrice(order, gain, room, full);
-    /**
-     * Most that the candidates from `from` on can still add: of neighbours that exclude each other one counts, and room has its price (any price of
-     * room gives a valid bound; the one at which the whole mode just fills a drum is a good one).
-     */
-    const reach = (candidates: readonly number[], from: number, gains: Float64Array, free: number): number => {
-      let total = 0;
-      let priced = price * free;
-      let last = -1;
-      for (let k = from; k < candidates.length; k++) {
+  /** The gain per room at which the candidates just fill what is free; 0 when all of them fit. */
+  private priceOfRoom({ dense, mode: { room } }: Dive, level: Level, count: number, free: number): number {
+    const { isCandidate } = this;
+    const { candidates, gains } = level;
+    let wanted = 0;
+    for (let k = 0; k < count; k++) {
+      const i = candidates[k] as number;
+      if ((gains[i] as number) > 0) wanted += room[i] as number;
+    }
+    if (wanted <= free) return 0;
+    for (let k = 0; k < count; k++) isCandidate[candidates[k] as number] = 1;
+    let filled = 0;
+    let price = 0;
+    for (const i of dense) {
+      if (!isCandidate[i] || (gains[i] as number) <= 0) continue;
+      filled += room[i] as number;
+      if (filled > free) { price = (gains[i] as number) / (room[i] as number); break; }
+    }
+    for (let k = 0; k < count; k++) isCandidate[candidates[k] as number] = 0;
+    return price;
+  }
+
+  /** Each condition not yet met takes one of the items that serve it, wanted or not. */
+  private duesOf({ candidates, gains, dues }: Level, count: number, { serves, room }: Mode, unmet: number, price: number): void {
+    dues.fill(0, 0, count + 1);
+    for (let bits = unmet; bits !== 0; bits &= bits - 1) {
+      const bit = bits & -bits;
+      let least = Infinity;
+      for (let k = count - 1; k >= 0; k--) {
         const i = candidates[k] as number;
-        const g = gains[i] as number;
-        if (g <= 0) continue;
-        const net = Math.max(0, g - price * (room[i] as number));
-        if (last >= 0 && exclusive(last, i)) {
-          const before = gains[last] as number;
-          total += Math.max(0, g - before);
-          priced += Math.max(0, net - Math.max(0, before - price * (room[last] as number)));
-          last = -1;
-          continue;
-        }
-        total += g;
-        priced += net;
-        last = i;
+        if ((serves[i] as number) & bit) least = Math.min(least, Math.max(0, price * (room[i] as number) - (gains[i] as number)));
+        dues[k] = Math.max(dues[k] as number, least);
       }
-      return Math.min(total, priced);
-    };
+    }
+  }
 
-    let best: FoundColumn | null = null;
-    let nodes = 0;
-    const chosen: number[] = [];
-    const set: number[] = [];
-    /**
-     * Of the chosen set: `line` = the separable lower bound with its dye damage, `real` = its supposed cost, both above its worth. What follows adds at
-     * least `own` to the first and `added` to the second (the first counts dose and water by a straight line, the second takes them as paid), so
-     * that both bound every larger set.
-     */
-    const visit = (candidates: readonly number[], gains: Float64Array, joins: Float64Array, line: number, real: number, filled: number, realised: boolean): void => {
-      for (let k = 0; k < candidates.length; k++) {
-        const i = candidates[k] as number;
-        const target = best ? best.reduced - 1e-9 : start;
-        const bound = Math.max(line - reach(candidates, k, gains, full - filled), real - reach(candidates, k, joins, full - filled));
-        if (bound >= target) return;
-        // Without a gain, an item is only of use to turn the set into the supposed mode.
-        if ((joins[i] as number) <= 0 && (realised || line - (gains[i] as number) - reach(candidates, k + 1, gains, full - filled) >= target)) continue;
-        if (nodes >= effort.nodesPerMode) {
-          found.exact = false;
-          found.leastReduced = Math.min(found.leastReduced, bound);
-          return;
-        }
-        if (filled + (room[i] as number) > full) continue;
-        nodes++;
-        if (chosen.length === 0 && !soiled[i]) return; // what is left is dosed for a lighter soil: another mode
-        chosen.push(i);
-        const before = set.length;
-        for (const p of items[i]?.pieces ?? []) set.push(p);
-        const f = featuresOf(b, set);
-        const shares = donorShares(b, set);
-        const { cost, dye } = supposedCost(b, set, f, shares, mode.index, mode.supposed);
-        if (cost < Infinity) {
-          let r = cost - perLoad;
-          let separable = base + dye;
-          for (const x of chosen) { r -= worth[x] as number; separable -= gain[x] as number; }
-          const isReal = isAsSupposed(b, f, mode.index, mode.supposed);
-          if (isReal && r < target) best = { items: ascending(chosen), cost, reduced: r };
-          const rest: number[] = [];
-          const next = pairs ? gains.slice() : gains;
-          const nextJoins = pairs ? joins.slice() : joins;
-          const tint = pairs ? this.tintOf(set, shares, mode.index) : null;
-          for (let q = k + 1; q < candidates.length; q++) {
-            const j = candidates[q] as number;
-            if (exclusive(i, j)) continue;
-            if (tint) {
-              const damage = this.damageFrom(tint, j);
-              next[j] = (gain[j] as number) - damage;
-              nextJoins[j] = (joining[j] as number) - damage;
-            }
-            rest.push(j);
+  /**
+   * Sets that grow the chosen one by candidates of this level. Of the chosen set: `line` = the separable lower bound with its dye damage, `real` = its
+   * supposed cost, both above its worth. What follows adds at least `own` to the first and `added` to the second (the first counts dose and water by
+   * a straight line, the second takes them as paid), so that both bound every larger set.
+   */
+  private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, realised: boolean, unmet: number): void {
+    const { mode, company, worth, findings } = dive;
+    const { basket: b, items } = this.inst;
+    const { room } = mode;
+    const { words, full, chosen, set } = this;
+    const level = this.level(depth);
+    const { candidates, gains, joins, reachGains, reachJoins } = level;
+    const free = full - filled;
+    const price = this.priceOfRoom(dive, level, count, free);
+    this.reach.bound(reachGains, candidates, count, gains, company.exclusive, words, room, price, free);
+    if (real > -Infinity) this.reach.bound(reachJoins, candidates, count, joins, company.exclusive, words, room, price, free);
+    this.duesOf(level, count, mode, unmet, price);
+    for (let k = 0; k < count; k++) {
+      const i = candidates[k] as number;
+      const target = dive.best ? dive.best.reduced - 1e-9 : start;
+      const bound = Math.max(line - (reachGains[k] as number) + (level.dues[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
+      if (bound >= target) return;
+      // Without a gain, an item is only of use to turn the set into the supposed mode.
+      if ((joins[i] as number) <= 0 && (realised || line - (gains[i] as number) - (reachGains[k + 1] as number) >= target)) continue;
+      if (dive.nodesLeft <= 0) {
+        findings.exact = false;
+        findings.leastReduced = Math.min(findings.leastReduced, bound);
+        return;
+      }
+      if (filled + (room[i] as number) > full) continue;
+      dive.nodesLeft--;
+      const next = this.level(depth + 1);
+      const pieces = items[i]?.pieces ?? [];
+      Object.assign(next.features, level.features);
+      for (const p of pieces) { const x = b.pieces[p]; if (x) gather(next.features, x); }
+      const before = set.length;
+      chosen.push(i);
+      for (const p of pieces) set.push(p);
+      const grew = next.tint.grow(level.tint, pieces, mode.index);
+      const { cost, dye } = supposedCost(b, set, next.features, next.tint.shares, mode.index, mode.supposed);
+      if (cost < Infinity) {
+        let r = cost - dive.perLoad;
+        let separable = dive.base + dye;
+        for (const x of chosen) { r -= worth[x] as number; separable -= (worth[x] as number) - (mode.own[x] as number); }
+        const isReal = isAsSupposed(b, next.features, mode.index, mode.supposed);
+        if (isReal && r < target) dive.best = { items: ascending(chosen), cost, reduced: r };
+        const taken = filled + (room[i] as number);
+        let rest = 0;
+        for (let q = k + 1; q < count; q++) {
+          const j = candidates[q] as number;
+          if ((company.exclusive[i * words + (j >> 5)] as number) & (1 << (j & 31)) || taken + (room[j] as number) > full) continue;
+          next.candidates[rest++] = j;
+          if (grew) {
+            const damage = next.tint.damageTo(items[j]?.pieces ?? []);
+            next.gains[j] = (worth[j] as number) - (mode.own[j] as number) - damage;
+            next.joins[j] = (worth[j] as number) - (mode.added[j] as number) - damage;
+          } else {
+            next.gains[j] = gains[j] as number;
+            next.joins[j] = joins[j] as number;
           }
-          visit(rest, next, nextJoins, separable, r, filled + (room[i] as number), isReal);
         }
-        chosen.pop();
-        set.length = before;
+        if (rest > 0) this.visit(dive, depth + 1, rest, separable, r, taken, isReal, unmet & ~(mode.serves[i] as number));
       }
-    };
-    visit(order, gain, joining, base, -Infinity, 0, false);
-    found.visited += nodes;
-    const column = best as FoundColumn | null;
-    if (!column) return;
-    found.columns.push(column);
-    found.leastReduced = Math.min(found.leastReduced, column.reduced);
+      chosen.pop();
+      set.length = before;
+    }
   }
-}
-/** The gain per room at which the candidates just fill a drum; 0 when all of them fit. */
-function roomPrice(order: readonly number[], gain: Float64Array, room: Float64Array, full: number): number {
-  const dense = order.filter((i) => (gain[i] as number) > 0).sort((x, y) => (gain[y] as number) * (room[x] as number) - (gain[x] as number) * (room[y] as number) || x - y);
-  let filled = 0;
-  for (const i of dense) {
-    filled += room[i] as number;
-    if (filled > full) return (gain[i] as number) / (room[i] as number);
-  }
-  return 0;
 }

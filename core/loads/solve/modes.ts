@@ -29,29 +29,49 @@ export interface Mode {
   added: Float64Array;
   /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
   room: Float64Array;
+  /** What the mode supposes becomes real only with certain items: bit r of an item tells that it serves condition r; a load needs all bits of `conditions`. */
+  serves: Uint8Array;
+  conditions: number;
 }
 
 const clothKey = (x: PieceNumbers): number => x.needs * 256 + x.permitted;
-/** Whether a load may still be of the programme's own kind with this piece in it. */
-function staysInFamily(family: ProgrammeFamily, x: PieceNumbers, hasWoolProgramme: boolean): boolean {
-  const has = (bit: number): boolean => (x.qualities & bit) !== 0;
+/** How a load can stand to the family of its programme: who may be in it, and who must be. */
+interface Kinship { other: boolean; may: (x: PieceNumbers) => boolean; must: ((x: PieceNumbers) => boolean) | null }
+const anyone = (): boolean => true;
+/** The ways of the families that go by the most delicate piece: below `rank`, with it, or above it. */
+const byRank = (rank: number, highest: number): Kinship[] => [
+  { other: false, may: (x) => x.familyRank <= highest, must: rank === 0 ? null : (x) => x.familyRank >= rank },
+  ...(rank === 0 ? [] : [{ other: true, may: (x: PieceNumbers) => x.familyRank < rank, must: null }]),
+  ...(highest === 3 ? [] : [{ other: true, may: anyone, must: (x: PieceNumbers) => x.familyRank > highest }]),
+];
+const onlyOf = (bit: number): Kinship[] => {
+  const has = (x: PieceNumbers): boolean => (x.qualities & bit) !== 0;
+  return [{ other: false, may: has, must: null }, { other: true, may: anyone, must: (x) => !has(x) }];
+};
+function kinships(family: ProgrammeFamily, hasWoolProgramme: boolean): Kinship[] {
   switch (family) {
-    case 'cotton': return x.familyRank === 0;
-    case 'synthetics': return x.familyRank <= 1;
-    case 'delicate': return x.familyRank <= 2 || !hasWoolProgramme;
-    case 'wool': return true;
-    case 'denim': return has(quality.denim);
-    case 'sports': return has(quality.sport);
-    case 'shirts': return has(quality.shirt);
-    case 'silk': return has(quality.silk);
-    case 'hand-wash': return has(quality.handLabel);
-    case 'hygiene': return has(quality.hygiene);
-    case 'quick': return has(quality.lightSoil);
-    case 'rinse-spin': return false;
+    case 'cotton': return byRank(0, 0);
+    case 'synthetics': return byRank(1, 1);
+    case 'delicate': return byRank(2, hasWoolProgramme ? 2 : 3);
+    case 'wool': return byRank(3, 3);
+    case 'denim': return onlyOf(quality.denim);
+    case 'sports': return onlyOf(quality.sport);
+    case 'shirts': return onlyOf(quality.shirt);
+    case 'silk': return onlyOf(quality.silk);
+    case 'hand-wash': return onlyOf(quality.handLabel);
+    case 'hygiene': return onlyOf(quality.hygiene);
+    case 'quick': return onlyOf(quality.lightSoil);
+    case 'rinse-spin': return [{ other: true, may: anyone, must: null }];
   }
 }
+/** By hand, and in the coarse modes, a load's kin is not looked at. */
+const noKinship: Kinship = { other: false, may: anyone, must: null };
+/** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
+interface Held { may: ReadonlySet<number>; must: ReadonlySet<number> | null }
 /** More different cloths than this are not tried in every mix. */
 const mostCloths = 10;
+/** Every mix of the duties that a choice of product asks for. */
+const dutyMixes = Array.from({ length: 8 }, (_, k) => (k & 1 ? duty.dark : 0) | (k & 2 ? duty.noPowder : 0) | (k & 4 ? duty.noPod : 0));
 /** A pack dose at nothing, on the line through its rising part, as a share of the least dose (0.35 of 0.35 + 0.65 × 0.25). */
 const doseLineAtNothing = 0.35 / 0.5125;
 /** Shortest hand steps without soak and rinse, and the longest soak and move, minutes. */
@@ -62,7 +82,7 @@ export class Modes {
   readonly inst: Instance;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Float64Array>;
-  private readonly cloths = new Map<string, Map<Product, ReadonlySet<number>> | null>();
+  private readonly cloths = new Map<string, Map<Product, Held> | null>();
   private constructor(inst: Instance, rooms: Map<number, Float64Array>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
     this.rooms = rooms;
@@ -76,21 +96,21 @@ export class Modes {
   merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
     const merge = (xs: Float64Array): Float64Array => Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
     const rooms = new Map([...this.rooms].map(([k, room]) => [k, merge(room)] as const));
-    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), room: rooms.get(m.index) ?? merge(m.room) })));
+    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), room: rooms.get(m.index) ?? merge(m.room), serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)) })));
   }
   private build(fine: boolean): Mode[] {
     const { basket: b, items } = this.inst;
     const soils = [...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0))))].sort();
     const brightens = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0));
-    return b.settings.flatMap((_, k) => {
-      if (!items.some((item) => this.may(item.pieces, k))) return [];
-      const products = possibleProducts(b, k);
-      const cloths = fine ? this.clothsByProduct(k, products) : null;
+    return b.settings.flatMap((setting, index) => {
+      if (!items.some((item) => this.may(item.pieces, index))) return [];
+      const products = possibleProducts(b, index);
+      const cloths = fine ? this.clothsByProduct(index, products) : null;
       return products.flatMap((product) => {
         const held = cloths?.get(product);
         if (cloths && !held) return [];
-        const flags = fine ? [false, true] : [false];
-        return (fine ? soils : [0]).flatMap((soilColumn) => flags.flatMap((otherFamily) => (brightens ? [false, true] : [false]).flatMap((bright) => this.modeOf(k, { product, soilColumn, otherFamily, bright }, fine, held ?? null) ?? [])));
+        const kin = fine && setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
+        return (fine ? soils : [0]).flatMap((soilColumn) => kin.flatMap((k) => (brightens ? [false, true] : [false]).flatMap((bright) => this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright }, fine, held ?? null, k) ?? [])));
       });
     });
   }
@@ -104,7 +124,7 @@ export class Modes {
    * Which cloth (needs and permitted classes) a load with each product can hold: the house rule of choosing a product by the whole load's cloth
    * keeps, say, a universal powder to whites. Found by trying every mix of the cloths at hand; null when there are too many.
    */
-  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, ReadonlySet<number>> | null {
+  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, Held> | null {
     const { basket: b } = this.inst;
     const s = b.settings[index];
     if (!s) return null;
@@ -117,18 +137,22 @@ export class Modes {
       this.cloths.set(key, null);
       return null;
     }
-    const out = new Map<Product, Set<number>>();
+    const masks = new Map<Product, number[]>();
     for (let mask = 1; mask < 1 << list.length; mask++) {
       const members = list.filter((_, k) => mask & (1 << k));
       const f = featuresOf(b, members.map(([, p]) => p));
-      for (const duties of [0, duty.dark, duty.noPowder, duty.dark | duty.noPowder]) {
+      for (const duties of dutyMixes) {
         const product = productOf(b, { ...f, duties: f.duties | duties }, s, index);
-        if (!product) continue;
-        const held = out.get(product) ?? new Set<number>();
-        members.forEach(([cloth]) => held.add(cloth));
-        out.set(product, held);
+        if (product) masks.set(product, [...(masks.get(product) ?? []), mask]);
       }
     }
+    const out = new Map([...masks].map(([product, all]): [Product, Held] => {
+      const may = all.reduce((x, mask) => x | mask, 0);
+      // Cloths that get the product by themselves; unless a mix without them can get it too, a load needs one of them.
+      const asking = all.reduce((x, mask) => ((mask & (mask - 1)) === 0 ? x | mask : x), 0);
+      const cloths = (bits: number): ReadonlySet<number> => new Set(list.flatMap(([cloth], k) => (bits & (1 << k) ? [cloth] : [])));
+      return [product, { may: cloths(may), must: all.every((mask) => mask & asking) ? cloths(asking) : null }];
+    }));
     this.cloths.set(key, out);
     return out;
   }
@@ -139,7 +163,7 @@ export class Modes {
     return [...cloths];
   }
 
-  private modeOf(index: number, supposed: Supposed, fine: boolean, cloths: ReadonlySet<number> | null): Mode | null {
+  private modeOf(index: number, supposed: Supposed, fine: boolean, held: Held | null, kin: Kinship): Mode | null {
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const n = b.numbers[index];
@@ -188,14 +212,20 @@ export class Modes {
       let cost = this.may(item.pieces, index) ? 0 : Infinity;
       for (const p of item.pieces) {
         const x = b.pieces[p];
-        if (!x || !(x.permitted & (1 << classIndex)) || (cloths && !cloths.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || (fine && machine && !supposed.otherFamily && !staysInFamily(s.programme.family, x, b.hasWoolProgramme))) { cost = Infinity; break; }
+        if (!x || !(x.permitted & (1 << classIndex)) || (held && !held.may.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || !kin.may(x)) { cost = Infinity; break; }
         cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perPiece;
         shared += perKg * x.massKg;
       }
       own[i] = cost + shared;
       added[i] = cost;
     });
-    return own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room } : null;
+    // A coarse mode supposes the least of everything and is not asked to be real.
+    const conditions: ((x: PieceNumbers) => boolean)[] = !fine ? [] : [
+      (x) => x.soilColumn === supposed.soilColumn,
+      ...(kin.must ? [kin.must] : []), ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []), ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
+    ];
+    const serves = Uint8Array.from(items, (item, i) => (own[i] === Infinity ? 0 : conditions.reduce((bits, holds, r) => (item.pieces.some((p) => { const x = b.pieces[p]; return x !== undefined && holds(x); }) ? bits | (1 << r) : bits), 0)));
+    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room, serves, conditions: (1 << conditions.length) - 1 } : null;
   }
 
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */

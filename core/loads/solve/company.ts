@@ -1,0 +1,85 @@
+/** Who shares a load with whom at a setting, and what the dyes of a growing load do to those who could still join it. */
+import { bleedLimits } from '../../colour/bleed.ts';
+import type { Basket } from '../basket.ts';
+import { dyeDamage } from '../dye-view.ts';
+import { caughtFactor, transferAllowed } from '../transfer.ts';
+import type { Instance } from './instance.ts';
+
+/** Sets of items as words of 32 bits. */
+export const wordsFor = (n: number): number => (n + 31) >> 5;
+/** Loose-dye score × √kg from which a piece counts as a strong giver. */
+const strongGiver = 0.03;
+
+export interface Company {
+  /** Bit j of row i: items i and j can never share a load at this setting. */
+  exclusive: Int32Array;
+  /** Items that give much dye at this setting. */
+  givers: readonly boolean[];
+}
+
+/** Whether some giver of one item would tint some receiver of the other past its limit, even without more of the same dye. */
+function refused(b: Basket, givers: readonly number[], receivers: readonly number[], index: number): boolean {
+  for (const g of givers) {
+    const dye = b.dyeIndex[g] ?? -1;
+    if (dye < 0) continue;
+    const strength = (b.giverScore[g]?.[index] ?? 0) * Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
+    for (const r of receivers) if (!transferAllowed(b, g, r, strength * (b.uptake[dye]?.[r] ?? 0) * (b.catcher ? caughtFactor(b, g, r) : 1))) return true;
+  }
+  return false;
+}
+export function companyAt({ basket: b, items, apart }: Instance, index: number): Company {
+  const n = items.length;
+  const words = wordsFor(n);
+  const exclusive = new Int32Array(n * words);
+  const mark = (i: number, j: number): void => { exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31)); };
+  items.forEach((x, i) => items.forEach((y, j) => {
+    if (i !== j && (apart[i * n + j] || refused(b, x.pieces, y.pieces, index))) { mark(i, j); mark(j, i); }
+  }));
+  return { exclusive, givers: items.map((x) => x.pieces.some((p) => (b.giverScore[p]?.[index] ?? 0) * Math.sqrt(b.donorKg[p] ?? 0) > strongGiver)) };
+}
+
+/** The dye a load has let go so far: strongest giver and donor mass of each dye group, and what each piece would take up of it at least. */
+export class Tint {
+  private readonly b: Basket;
+  private readonly donorKg: Float64Array;
+  private readonly strongest: Float64Array;
+  /** Root of the donor share of each dye group, as prices ask for it. */
+  readonly shares: Float64Array;
+  /** ΔE each piece of the basket would take at least. */
+  private readonly taken: Float64Array;
+  constructor(b: Basket) {
+    this.b = b;
+    this.donorKg = new Float64Array(b.dyeGroups);
+    this.strongest = new Float64Array(b.dyeGroups);
+    this.shares = new Float64Array(b.dyeGroups);
+    this.taken = new Float64Array(b.pieces.length);
+  }
+  /** The tint of a load with some pieces more; true when it grew. */
+  grow(from: Tint, pieces: readonly number[], index: number): boolean {
+    const { b } = this;
+    this.donorKg.set(from.donorKg);
+    this.strongest.set(from.strongest);
+    this.shares.set(from.shares);
+    this.taken.set(from.taken);
+    let grew = false;
+    for (const p of pieces) {
+      const g = b.dyeGroup[p] ?? -1;
+      if (g < 0) continue;
+      this.donorKg[g] = (this.donorKg[g] as number) + (b.donorKg[p] as number);
+      this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g] as number) / bleedLimits.referenceLoadKg));
+      this.strongest[g] = Math.max(this.strongest[g] as number, (b.giverScore[p]?.[index] ?? 0) * (b.catcher && b.caught[p] ? bleedLimits.catcherFactor : 1));
+      const tint = (this.strongest[g] as number) * (this.shares[g] as number);
+      if (tint === 0) continue;
+      grew = true;
+      const uptake = b.uptake[b.dyeOfGroup[g] as number];
+      if (uptake) for (let r = 0; r < this.taken.length; r++) this.taken[r] = Math.max(this.taken[r] as number, tint * (uptake[r] as number));
+    }
+    return grew;
+  }
+  /** Least damage, in the price, that the load does to these pieces if they join it. */
+  damageTo(pieces: readonly number[]): number {
+    let damage = 0;
+    for (const r of pieces) if ((this.taken[r] as number) > 0) damage += dyeDamage(this.b, r, this.taken[r] as number);
+    return damage * this.b.weights.dyeDamage;
+  }
+}
