@@ -107,9 +107,12 @@ export class ColumnFinder {
     // First the pieces without which the mode is not real. Strong givers are decided early: what they would cost the others
     // then shows soon. Among equals the most wanted comes first.
     const company = this.companyAt(mode.index);
-    const rank = (i: number): number => (mode.serves[i] === mode.conditions ? 8 : (mode.serves[i] as number) > 0 ? 4 : 0) + ((joins[i] as number) > 0 ? 2 : 0) + (company.givers[i] ? 1 : 0);
-    const ranks = Int8Array.from(gains, (_, i) => rank(i));
-    order.sort((x, y) => (ranks[y] as number) - (ranks[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
+    const weight = new Float64Array(n);
+    for (const i of order) for (const j of order) {
+      if (i === j || (gains[i] as number) <= 0 || (gains[j] as number) <= 0) continue;
+      weight[i] = (weight[i] as number) + Math.min(gains[i] as number, gains[j] as number, (company.damage[i * n + j] as number) + (company.damage[j * n + i] as number));
+    }
+    order.sort((x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
     order.forEach((i, k) => { root.candidates[k] = i; });
     const { room } = mode;
     const dense = Int16Array.from([...order].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y));

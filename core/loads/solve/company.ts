@@ -7,35 +7,41 @@ import type { Instance } from './instance.ts';
 
 /** Sets of items as words of 32 bits. */
 export const wordsFor = (n: number): number => (n + 31) >> 5;
-/** Loose-dye score × √kg from which a piece counts as a strong giver. */
-const strongGiver = 0.03;
 
 export interface Company {
   /** Bit j of row i: items i and j can never share a load at this setting. */
   exclusive: Int32Array;
-  /** Items that give much dye at this setting. */
-  givers: readonly boolean[];
+  /** Least dye damage, in the price, that item i does to item j: [i × n + j]. Infinity where they exclude each other. */
+  damage: Float64Array;
 }
 
-/** Whether some giver of one item would tint some receiver of the other past its limit, even without more of the same dye. */
-function refused(b: Basket, givers: readonly number[], receivers: readonly number[], index: number): boolean {
-  for (const g of givers) {
-    const dye = b.dyeIndex[g] ?? -1;
-    if (dye < 0) continue;
-    const strength = (b.giverScore[g]?.[index] ?? 0) * Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
-    for (const r of receivers) if (!transferAllowed(b, g, r, strength * (b.uptake[dye]?.[r] ?? 0) * (b.catcher ? caughtFactor(b, g, r) : 1))) return true;
+/** Least damage of one item's dyes to another's pieces, even without more of the same dye; Infinity where a limit refuses them. */
+function damageOf(b: Basket, givers: readonly number[], receivers: readonly number[], index: number): number {
+  let damage = 0;
+  for (const r of receivers) {
+    let most = 0;
+    for (const g of givers) {
+      const dye = b.dyeIndex[g] ?? -1;
+      if (dye < 0) continue;
+      const share = Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
+      const deltaE = (b.giverScore[g]?.[index] ?? 0) * share * (b.uptake[dye]?.[r] ?? 0) * (b.catcher ? caughtFactor(b, g, r) : 1);
+      if (!transferAllowed(b, g, r, deltaE)) return Infinity;
+      most = Math.max(most, deltaE);
+    }
+    damage += b.weights.dyeDamage * dyeDamage(b, r, most);
   }
-  return false;
+  return damage;
 }
 export function companyAt({ basket: b, items, apart }: Instance, index: number): Company {
   const n = items.length;
   const words = wordsFor(n);
+  const damage = new Float64Array(n * n);
   const exclusive = new Int32Array(n * words);
-  const mark = (i: number, j: number): void => { exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31)); };
-  items.forEach((x, i) => items.forEach((y, j) => {
-    if (i !== j && (apart[i * n + j] || refused(b, x.pieces, y.pieces, index))) { mark(i, j); mark(j, i); }
-  }));
-  return { exclusive, givers: items.map((x) => x.pieces.some((p) => (b.giverScore[p]?.[index] ?? 0) * Math.sqrt(b.donorKg[p] ?? 0) > strongGiver)) };
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (i !== j) damage[i * n + j] = apart[i * n + j] ? Infinity : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) {
+    if (damage[i * n + j] === Infinity || damage[j * n + i] === Infinity) exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31));
+  }
+  return { exclusive, damage };
 }
 
 /** The dye a load has let go so far: strongest giver and donor mass of each dye group, and what each piece would take up of it at least. */
