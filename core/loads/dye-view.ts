@@ -6,7 +6,7 @@ import { duty } from './bits.ts';
 import { hasDuty, type Features } from './features.ts';
 import { caughtFactor, rawDeltaE, type Transfer } from './transfer.ts';
 
-export interface DyeView { catcher: Product | null; damage: number; worst: Transfer | null; allowed: boolean }
+export interface DyeView { catcher: Product | null; /** A catcher is due (and in the drum, where the house has one). */ due: boolean; damage: number; worst: Transfer | null; allowed: boolean }
 
 /** The two strongest givers of each giver class in a set: a piece does not tint itself, so its own class speaks with the second. */
 const first = new Float64Array(256);
@@ -16,9 +16,9 @@ const present: number[] = [];
 
 /**
  * Transfers of a set at a setting: is a catcher due, is every pair allowed, and what damage is to be expected (worst giver of each receiver). Givers of
- * one class (dye, depth, trust) differ only by their loose dye, so the strongest speaks for all.
+ * one class (dye, depth, trust) differ only by their loose dye, so the strongest speaks for all. `caught` supposes a catcher, or that none is due.
  */
-export function dyeView(b: Basket, pieces: readonly number[], f: Features, setting: number, shares: Float64Array, detailed: boolean): DyeView {
+export function dyeView(b: Basket, pieces: readonly number[], f: Features, setting: number, shares: Float64Array, detailed: boolean, caught: boolean | null = null): DyeView {
   present.length = 0;
   for (const i of pieces) {
     const c = b.giverClass[i] as number;
@@ -37,11 +37,12 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
   }
   /** ΔE of the strongest giver of a class on a receiver other than itself. */
   const raw = (c: number, j: number): number => (firstPiece[c] === j ? (second[c] as number) : (first[c] as number)) * (b.uptake[(b.giverClasses[c] as GiverClass).dye]?.[j] ?? 0);
-  let suspect = hasDuty(f, duty.catcher);
-  if (!suspect && b.catcher) {
-    search: for (const j of pieces) for (const c of present) if (raw(c, j) >= bleedLimits.white) { suspect = true; break search; }
+  let due = b.catcher !== null && hasDuty(f, duty.catcher);
+  if (!due && b.catcher) {
+    search: for (const j of pieces) for (const c of present) if (raw(c, j) >= bleedLimits.white) { due = true; break search; }
   }
-  const catcher = suspect ? b.catcher : null;
+  if (caught === false && due) return { catcher: null, due, damage: 0, worst: null, allowed: false };
+  const catcher = caught ?? due ? b.catcher : null;
   let damage = 0;
   let worst: Transfer | null = null;
   for (const j of pieces) {
@@ -53,7 +54,7 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
       const k = b.giverClasses[c] as GiverClass;
       const plain = raw(c, j);
       const deltaE = catcher && k.caught && !white ? plain * bleedLimits.catcherFactor : plain;
-      if (deltaE >= limit && !(white ? k.earnedForWhite : k.earned) && !acceptedByHand(b, pieces, setting, shares, c, j, limit, catcher !== null)) return { catcher, damage: 0, worst: null, allowed: false };
+      if (deltaE >= limit && !(white ? k.earnedForWhite : k.earned) && !acceptedByHand(b, pieces, setting, shares, c, j, limit, catcher !== null)) return { catcher, due, damage: 0, worst: null, allowed: false };
       if (deltaE > most) { most = deltaE; from = c; }
     }
     if (from < 0) continue;
@@ -63,7 +64,7 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
       worst = { giver, receiver: j, deltaE: most, limit, white };
     }
   }
-  return { catcher, damage, worst, allowed: true };
+  return { catcher, due, damage, worst, allowed: true };
 }
 /** Every giver of the class that passes the limit on this receiver stands beside it by a confirmed decision. */
 function acceptedByHand(b: Basket, pieces: readonly number[], setting: number, shares: Float64Array, giverClass: number, receiver: number, limit: number, caught: boolean): boolean {

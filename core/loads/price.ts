@@ -7,7 +7,7 @@ import { detergentClasses, type DetergentClass, type Product } from '../model/ho
 import type { Constraint, Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
 import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
-import { runKwh, runWaterL } from '../washing/energy.ts';
+import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
 import type { Basket } from './basket.ts';
 import { duty, quality } from './bits.ts';
 import { cleaningEffect, wearUnitsOfWash } from './demand.ts';
@@ -78,17 +78,23 @@ const fillLimit = (f: Features): number => (hasDuty(f, duty.overfill) ? 1.2 : 1)
 /** A load of at most this many shirts comes out smooth. */
 const easyIronShirts = 3;
 
-/** A way of pricing that a bound supposes: this product, dosed for this soil, in the programme's own family or not; whites brightened or not. */
-export interface Supposed { product: Product; soilColumn: number; otherFamily: boolean; bright: boolean }
-/** Whether a set at a setting is really washed as supposed. */
+/** A way of pricing that a bound supposes: this product, dosed for this soil, in the programme's own family or not; whites brightened or not; with a catcher or without. */
+export interface Supposed { product: Product; soilColumn: number; otherFamily: boolean; bright: boolean; caught: boolean }
+/** Whether a set at a setting is really washed as supposed, but for the catcher. */
 export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed): boolean => {
   const s = b.settings[index];
   if (s?.method === 'machine' && helpersFor(b, f, s, m.product).bright !== m.bright) return false;
   return s !== undefined && f.soilColumn === m.soilColumn && productFor(b, f, s, index) === m.product && matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily;
 };
 
-/** Dye damage of the set priced last: a second result without an object for each of millions of calls. */
-let lastDye = 0;
+/**
+ * Second results of the pricing done last, without an object for each of millions of calls: what the set's dye damage, and its whole cost, come to at
+ * least in every larger set that is washed as supposed. A larger set may spin slower (less energy) or lose its vinegar or softener; a hand bath may lose
+ * its soak, so that nothing is claimed of it. And whether a catcher is due in it.
+ */
+let dyeAtLeast = 0;
+let costAtLeast = -Infinity;
+let catcherDue = false;
 
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, detail: ((load: PricedLoad) => void) | null, supposed: Supposed | null = null, cutoff = Infinity): number {
@@ -126,7 +132,7 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
     waterL = runWaterL(run);
     durationMin = s.programme.durationMin;
     attendedMin = loadConstants.machineAttendedMin;
-    effect = (helpers.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
+    effect = ((supposed ? supposed.bright : helpers.bright) ? n.brightEffect : n.effect)[classIndex] ?? 0;
     wearPerFactor = n.wearPerFactor;
     runMoney = s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun;
   } else {
@@ -149,12 +155,18 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
   const pieceCost = w.lambdaClean * deficit + w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur);
   // Dye can only add to this, so a set that is already too dear is not looked at for it.
   if (w.resources * (plain + runMoney) + fixed + pieceCost >= cutoff) return Infinity;
-  const dye = dyeView(b, pieces, f, index, shares, detail !== null);
+  const dye = dyeView(b, pieces, f, index, shares, detail !== null, supposed?.caught);
   if (!dye.allowed) return broken('H3');
   const resources = plain + (dye.catcher ? productMoney(dye.catcher, 1, doseUnitOf(dye.catcher)) : 0);
   const loadCost = w.resources * (resources + runMoney) + fixed;
-  lastDye = w.dyeDamage * dye.damage;
-  const cost = loadCost + pieceCost + lastDye;
+  const dyeCost = w.dyeDamage * dye.damage;
+  const cost = loadCost + pieceCost + dyeCost;
+  if (supposed) {
+    dyeAtLeast = dyeCost;
+    catcherDue = dye.due;
+    const spinKwh = n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
+    costAtLeast = s.method === 'hand' ? -Infinity : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
+  }
   if (detail) {
     const catcherDose: Dose[] = dye.catcher ? [{ product: dye.catcher.id, class: dye.catcher.class, amount: 1, unit: doseUnitOf(dye.catcher), compartment: s.method === 'hand' ? 'basin' : 'drum' }] : [];
     detail({
@@ -200,10 +212,10 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
 /** Costs nearer than this are a tie, decided by the order of the household. */
 const tie = 1e-9;
 
-/** Cost of a set at one setting as supposed, and the part of it that is dye damage; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
-export function supposedCost(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, m: Supposed): { cost: number; dye: number } {
+/** Cost of a set at one setting as supposed; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+export function supposedCost(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, m: Supposed): { cost: number; dyeAtLeast: number; costAtLeast: number; catcherDue: boolean } {
   const cost = costAt(b, pieces, f, shares, index, null, m);
-  return { cost: cost < 0 ? Infinity : cost, dye: cost < 0 ? 0 : lastDye };
+  return { cost: cost < 0 ? Infinity : cost, dyeAtLeast, costAtLeast, catcherDue };
 }
 /** The whole load of a set at one setting; null when the setting is refused. */
 export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {

@@ -28,6 +28,8 @@ interface Level {
   /** Worth of each item above what it adds at least: to the straight-line bound, and to the real cost. */
   gains: Float64Array;
   joins: Float64Array;
+  /** Least dye damage that the set so far does to each candidate. */
+  harm: Float64Array;
   /** Most that the candidates from each one on can still add. */
   reachGains: Float64Array;
   reachJoins: Float64Array;
@@ -63,11 +65,12 @@ export class ColumnFinder {
     return this.modes.shareWorth();
   }
 
-  private companyAt(index: number): Company {
-    const known = this.companies.get(index);
+  private companyOf({ index, supposed: { caught } }: Mode): Company {
+    const key = index * 2 + (caught ? 1 : 0);
+    const known = this.companies.get(key);
     if (known) return known;
-    const fresh = companyAt(this.inst, index);
-    this.companies.set(index, fresh);
+    const fresh = companyAt(this.inst, index, caught);
+    this.companies.set(key, fresh);
     return fresh;
   }
   private level(depth: number): Level {
@@ -75,7 +78,7 @@ export class ColumnFinder {
     if (known) return known;
     const n = this.inst.items.length;
     const numbers = (more = 0): Float64Array => new Float64Array(n + more);
-    const fresh: Level = { features: noFeatures(), tint: new Tint(this.inst.basket), candidates: new Int16Array(n), gains: numbers(), joins: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
+    const fresh: Level = { features: noFeatures(), tint: new Tint(this.inst.basket), candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
     this.levels[depth] = fresh;
     return fresh;
   }
@@ -106,7 +109,7 @@ export class ColumnFinder {
     }
     // First the pieces without which the mode is not real. Strong givers are decided early: what they would cost the others
     // then shows soon. Among equals the most wanted comes first.
-    const company = this.companyAt(mode.index);
+    const company = this.companyOf(mode);
     const weight = new Float64Array(n);
     for (const i of order) for (const j of order) {
       if (i === j || (gains[i] as number) <= 0 || (gains[j] as number) <= 0) continue;
@@ -117,7 +120,7 @@ export class ColumnFinder {
     const { room } = mode;
     const dense = Int16Array.from([...order].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y));
     const dive: Dive = { mode, company, worth, perLoad, base, nodesLeft: effort.nodesPerMode, best: null, findings, dense };
-    this.visit(dive, 0, order.length, base, -Infinity, 0, false, mode.conditions);
+    this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions);
     findings.visited += effort.nodesPerMode - dive.nodesLeft;
     if (!dive.best) return;
     findings.columns.push(dive.best);
@@ -165,25 +168,25 @@ export class ColumnFinder {
    * supposed cost, both above its worth. What follows adds at least `own` to the first and `added` to the second (the first counts dose and water by
    * a straight line, the second takes them as paid), so that both bound every larger set.
    */
-  private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, realised: boolean, unmet: number): void {
+  private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, unmet: number): void {
     const { mode, company, worth, findings } = dive;
     const { basket: b, items } = this.inst;
     const { room } = mode;
     const { words, full, chosen, set } = this;
     const level = this.level(depth);
-    const { candidates, gains, joins, reachGains, reachJoins } = level;
+    const { candidates, gains, joins, harm, reachGains, reachJoins } = level;
     const free = full - filled;
     const price = this.priceOfRoom(dive, level, count, free);
-    this.reach.bound(reachGains, candidates, count, gains, company.exclusive, words, room, price, free);
-    if (real > -Infinity) this.reach.bound(reachJoins, candidates, count, joins, company.exclusive, words, room, price, free);
+    this.reach.bound(reachGains, candidates, count, gains, harm, company, room, price, free);
+    if (real > -Infinity) this.reach.bound(reachJoins, candidates, count, joins, harm, company, room, price, free);
     this.duesOf(level, count, mode, unmet, price);
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
       const target = dive.best ? dive.best.reduced - 1e-9 : start;
       const bound = Math.max(line - (reachGains[k] as number) + (level.dues[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
       if (bound >= target) return;
-      // Without a gain, an item is only of use to turn the set into the supposed mode.
-      if ((joins[i] as number) <= 0 && (realised || line - (gains[i] as number) - (reachGains[k + 1] as number) >= target)) continue;
+      // With this item in, whatever follows: an item without a gain can still be of use, to make the supposed mode real or a catcher due.
+      if (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target || real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target) continue;
       if (dive.nodesLeft <= 0) {
         findings.exact = false;
         findings.leastReduced = Math.min(findings.leastReduced, bound);
@@ -198,14 +201,15 @@ export class ColumnFinder {
       const before = set.length;
       chosen.push(i);
       for (const p of pieces) set.push(p);
-      const grew = next.tint.grow(level.tint, pieces, mode.index);
-      const { cost, dye } = supposedCost(b, set, next.features, next.tint.shares, mode.index, mode.supposed);
+      const grew = next.tint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
+      const { cost, dyeAtLeast, costAtLeast, catcherDue } = supposedCost(b, set, next.features, next.tint.shares, mode.index, mode.supposed);
       if (cost < Infinity) {
-        let r = cost - dive.perLoad;
-        let separable = dive.base + dye;
-        for (const x of chosen) { r -= worth[x] as number; separable -= (worth[x] as number) - (mode.own[x] as number); }
-        const isReal = isAsSupposed(b, next.features, mode.index, mode.supposed);
-        if (isReal && r < target) dive.best = { items: ascending(chosen), cost, reduced: r };
+        let worths = dive.perLoad;
+        let separable = dive.base + dyeAtLeast;
+        for (const x of chosen) { worths += worth[x] as number; separable -= (worth[x] as number) - (mode.own[x] as number); }
+        const isReal = catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
+        const reduced = cost - worths;
+        if (isReal && reduced < target) dive.best = { items: ascending(chosen), cost, reduced };
         const taken = filled + (room[i] as number);
         let rest = 0;
         for (let q = k + 1; q < count; q++) {
@@ -214,14 +218,16 @@ export class ColumnFinder {
           next.candidates[rest++] = j;
           if (grew) {
             const damage = next.tint.damageTo(items[j]?.pieces ?? []);
+            next.harm[j] = damage;
             next.gains[j] = (worth[j] as number) - (mode.own[j] as number) - damage;
             next.joins[j] = (worth[j] as number) - (mode.added[j] as number) - damage;
           } else {
+            next.harm[j] = harm[j] as number;
             next.gains[j] = gains[j] as number;
             next.joins[j] = joins[j] as number;
           }
         }
-        if (rest > 0) this.visit(dive, depth + 1, rest, separable, r, taken, isReal, unmet & ~(mode.serves[i] as number));
+        if (rest > 0) this.visit(dive, depth + 1, rest, separable, costAtLeast - worths, taken, unmet & ~(mode.serves[i] as number));
       }
       chosen.pop();
       set.length = before;

@@ -15,8 +15,8 @@ export interface Company {
   damage: Float64Array;
 }
 
-/** Least damage of one item's dyes to another's pieces, even without more of the same dye; Infinity where a limit refuses them. */
-function damageOf(b: Basket, givers: readonly number[], receivers: readonly number[], index: number): number {
+/** Least damage of one item's dyes to another's pieces, even without more of the same dye; Infinity where a limit refuses them, or a catcher is supposed not to be due. */
+function damageOf(b: Basket, givers: readonly number[], receivers: readonly number[], index: number, caught: boolean): number {
   let damage = 0;
   for (const r of receivers) {
     let most = 0;
@@ -24,20 +24,20 @@ function damageOf(b: Basket, givers: readonly number[], receivers: readonly numb
       const dye = b.dyeIndex[g] ?? -1;
       if (dye < 0) continue;
       const share = Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
-      const deltaE = (b.giverScore[g]?.[index] ?? 0) * share * (b.uptake[dye]?.[r] ?? 0) * (b.catcher ? caughtFactor(b, g, r) : 1);
-      if (!transferAllowed(b, g, r, deltaE)) return Infinity;
+      const deltaE = (b.giverScore[g]?.[index] ?? 0) * share * (b.uptake[dye]?.[r] ?? 0) * (caught ? caughtFactor(b, g, r) : 1);
+      if (!transferAllowed(b, g, r, deltaE) || (b.catcher && !caught && deltaE >= bleedLimits.white)) return Infinity;
       most = Math.max(most, deltaE);
     }
     damage += b.weights.dyeDamage * dyeDamage(b, r, most);
   }
   return damage;
 }
-export function companyAt({ basket: b, items, apart }: Instance, index: number): Company {
+export function companyAt({ basket: b, items, apart }: Instance, index: number, caught: boolean): Company {
   const n = items.length;
   const words = wordsFor(n);
   const damage = new Float64Array(n * n);
   const exclusive = new Int32Array(n * words);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (i !== j) damage[i * n + j] = apart[i * n + j] ? Infinity : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index);
+  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (i !== j) damage[i * n + j] = apart[i * n + j] ? Infinity : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, caught);
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) {
     if (damage[i * n + j] === Infinity || damage[j * n + i] === Infinity) exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31));
   }
@@ -61,7 +61,7 @@ export class Tint {
     this.taken = new Float64Array(b.pieces.length);
   }
   /** The tint of a load with some pieces more; true when it grew. */
-  grow(from: Tint, pieces: readonly number[], index: number): boolean {
+  grow(from: Tint, pieces: readonly number[], index: number, caught: boolean): boolean {
     const { b } = this;
     this.donorKg.set(from.donorKg);
     this.strongest.set(from.strongest);
@@ -73,7 +73,7 @@ export class Tint {
       if (g < 0) continue;
       this.donorKg[g] = (this.donorKg[g] as number) + (b.donorKg[p] as number);
       this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g] as number) / bleedLimits.referenceLoadKg));
-      this.strongest[g] = Math.max(this.strongest[g] as number, (b.giverScore[p]?.[index] ?? 0) * (b.catcher && b.caught[p] ? bleedLimits.catcherFactor : 1));
+      this.strongest[g] = Math.max(this.strongest[g] as number, (b.giverScore[p]?.[index] ?? 0) * (caught && b.caught[p] ? bleedLimits.catcherFactor : 1));
       const tint = (this.strongest[g] as number) * (this.shares[g] as number);
       if (tint === 0) continue;
       grew = true;

@@ -101,7 +101,8 @@ export class Modes {
   private build(fine: boolean): Mode[] {
     const { basket: b, items } = this.inst;
     const soils = [...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0))))].sort();
-    const brightens = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0));
+    const brights = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0)) ? [false, true] : [false];
+    const catchers = fine && b.catcher ? [false, true] : [false];
     return b.settings.flatMap((setting, index) => {
       if (!items.some((item) => this.may(item.pieces, index))) return [];
       const products = possibleProducts(b, index);
@@ -110,7 +111,7 @@ export class Modes {
         const held = cloths?.get(product);
         if (cloths && !held) return [];
         const kin = fine && setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
-        return (fine ? soils : [0]).flatMap((soilColumn) => kin.flatMap((k) => (brightens ? [false, true] : [false]).flatMap((bright) => this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright }, fine, held ?? null, k) ?? [])));
+        return (fine ? soils : [0]).flatMap((soilColumn) => kin.flatMap((k) => brights.flatMap((bright) => catchers.flatMap((caught) => this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright, caught }, fine, held ?? null, k) ?? []))));
       });
     });
   }
@@ -205,6 +206,7 @@ export class Modes {
       effect = cleaningEffect(s.temperatureC, 'hand', handMostMin, product.class as DetergentClass);
       wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', handStepMinutes.move, 1);
     }
+    if (supposed.caught && b.catcher) base += w.resources * productMoney(b.catcher, 1, doseUnitOf(b.catcher));
     const own = new Float64Array(items.length);
     const added = new Float64Array(items.length);
     items.forEach((item, i) => {
@@ -212,7 +214,7 @@ export class Modes {
       let cost = this.may(item.pieces, index) ? 0 : Infinity;
       for (const p of item.pieces) {
         const x = b.pieces[p];
-        if (!x || !(x.permitted & (1 << classIndex)) || (held && !held.may.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || !kin.may(x)) { cost = Infinity; break; }
+        if (!x || !(x.permitted & (1 << classIndex)) || (held && !held.may.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || (fine && b.catcher && !supposed.caught && x.duties & duty.catcher) || !kin.may(x)) { cost = Infinity; break; }
         cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perPiece;
         shared += perKg * x.massKg;
       }
