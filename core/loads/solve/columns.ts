@@ -47,6 +47,8 @@ export class ColumnFinder {
   private readonly reach: Reach;
   private readonly levels: Level[] = [];
   private readonly isCandidate: Uint8Array;
+  private readonly rates: Float64Array;
+  private readonly wantedKg: Float64Array;
   private readonly chosen: number[] = [];
   private readonly set: number[] = [];
   /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
@@ -57,6 +59,8 @@ export class ColumnFinder {
     this.modes = from ? from.finder.modes.merged(inst, from.groups) : Modes.of(inst, fine);
     this.words = wordsFor(inst.items.length);
     this.reach = new Reach(inst.items.length);
+    this.rates = new Float64Array(inst.basket.dyeGroups);
+    this.wantedKg = new Float64Array(inst.basket.dyeGroups);
     this.isCandidate = new Uint8Array(inst.items.length);
     this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
   }
@@ -149,6 +153,30 @@ export class ColumnFinder {
     return price;
   }
 
+  /** What each candidate is worth above what it adds at least: to itself, by the dye it would take up, and to the set, by the dye it would give. */
+  private prospects({ mode, worth }: Dive, level: Level, next: Level, count: number, grew: boolean): void {
+    const { basket: b, items } = this.inst;
+    const { rates, wantedKg } = this;
+    const { candidates, gains, joins, harm, tint } = next;
+    tint.ratesOn(this.set, rates);
+    let rated = false;
+    for (let g = 0; g < rates.length; g++) if ((rates[g] as number) > 0) rated = true;
+    if (rated) {
+      wantedKg.fill(0);
+      for (let k = 0; k < count; k++) for (const p of items[candidates[k] as number]?.pieces ?? []) { const g = b.dyeGroup[p] as number; if (g >= 0) wantedKg[g] = (wantedKg[g] as number) + (b.donorKg[p] as number); }
+      for (let g = 0; g < rates.length; g++) if ((rates[g] as number) > 0) rates[g] = (rates[g] as number) * tint.countedShare(g, wantedKg[g] as number);
+    }
+    for (let k = 0; k < count; k++) {
+      const j = candidates[k] as number;
+      const pieces = items[j]?.pieces ?? [];
+      harm[j] = grew ? tint.damageTo(pieces) : (level.harm[j] as number);
+      let lost = harm[j] as number;
+      if (rated) for (const p of pieces) { const g = b.dyeGroup[p] as number; if (g >= 0) lost += (rates[g] as number) * (b.donorKg[p] as number); }
+      gains[j] = (worth[j] as number) - (mode.own[j] as number) - lost;
+      joins[j] = (worth[j] as number) - (mode.added[j] as number) - lost;
+    }
+  }
+
   /** Each condition not yet met takes one of the items that serve it, wanted or not. */
   private duesOf({ candidates, gains, dues }: Level, count: number, { serves, room }: Mode, unmet: number, price: number): void {
     dues.fill(0, 0, count + 1);
@@ -216,17 +244,8 @@ export class ColumnFinder {
           const j = candidates[q] as number;
           if ((company.exclusive[i * words + (j >> 5)] as number) & (1 << (j & 31)) || taken + (room[j] as number) > full) continue;
           next.candidates[rest++] = j;
-          if (grew) {
-            const damage = next.tint.damageTo(items[j]?.pieces ?? []);
-            next.harm[j] = damage;
-            next.gains[j] = (worth[j] as number) - (mode.own[j] as number) - damage;
-            next.joins[j] = (worth[j] as number) - (mode.added[j] as number) - damage;
-          } else {
-            next.harm[j] = harm[j] as number;
-            next.gains[j] = gains[j] as number;
-            next.joins[j] = joins[j] as number;
-          }
         }
+        if (rest > 0) this.prospects(dive, level, next, rest, grew);
         if (rest > 0) this.visit(dive, depth + 1, rest, separable, costAtLeast - worths, taken, unmet & ~(mode.serves[i] as number));
       }
       chosen.pop();

@@ -82,6 +82,32 @@ export class Tint {
     }
     return grew;
   }
+  /**
+   * Damage to the pieces of the load that each further kg of a dye group does at least, in the price. ΔE grows with the root of the donor mass, damage
+   * with its square: in a straight line with the mass, up to the reference mass. Every receiver is counted with the group that tints it most.
+   */
+  ratesOn(set: readonly number[], rates: Float64Array): void {
+    const { b, strongest, shares } = this;
+    rates.fill(0);
+    for (const r of set) {
+      let most = 0;
+      let from = -1;
+      for (let g = 0; g < strongest.length; g++) {
+        if (strongest[g] === 0 || g === b.dyeGroup[r]) continue;
+        const deltaE = (strongest[g] as number) * (shares[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[r] ?? 0);
+        if (deltaE > most) { most = deltaE; from = g; }
+      }
+      if (from < 0 || (shares[from] as number) >= 1) continue;
+      const atReference = most / (shares[from] as number);
+      rates[from] = (rates[from] as number) + (b.weights.dyeDamage * dyeDamage(b, r, atReference)) / bleedLimits.referenceLoadKg;
+    }
+  }
+  /** Share of each group's further mass that still counts when all of `wantedKg` joins. */
+  countedShare(group: number, wantedKg: number): number {
+    const roomKg = Math.max(0, bleedLimits.referenceLoadKg - (this.donorKg[group] as number));
+    return wantedKg <= roomKg ? 1 : roomKg / wantedKg;
+  }
+
   /** Least damage, in the price, that the load does to these pieces if they join it. */
   damageTo(pieces: readonly number[]): number {
     let damage = 0;

@@ -2,6 +2,7 @@
  * The modes of washing that a load of a group may be in, each with what it costs at least and what every item adds at least: the separable lower
  * bounds on which the search for columns and the share bound rest.
  */
+import { bleedLimits } from '../../colour/bleed.ts';
 import { loadConstants } from '../../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product, type ProgrammeFamily } from '../../model/household.ts';
 import { bathCare } from '../../washing/basin.ts';
@@ -82,6 +83,7 @@ export class Modes {
   readonly inst: Instance;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Float64Array>;
+  private readonly strong = new Map<number, ReadonlySet<PieceNumbers>>();
   private readonly cloths = new Map<string, Map<Product, Held> | null>();
   private constructor(inst: Instance, rooms: Map<number, Float64Array>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
@@ -221,13 +223,25 @@ export class Modes {
       own[i] = cost + shared;
       added[i] = cost;
     });
+    const strong = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
     // A coarse mode supposes the least of everything and is not asked to be real.
     const conditions: ((x: PieceNumbers) => boolean)[] = !fine ? [] : [
       (x) => x.soilColumn === supposed.soilColumn,
-      ...(kin.must ? [kin.must] : []), ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []), ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
+      ...(kin.must ? [kin.must] : []), ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []), ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []), ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),
     ];
     const serves = Uint8Array.from(items, (item, i) => (own[i] === Infinity ? 0 : conditions.reduce((bits, holds, r) => (item.pieces.some((p) => { const x = b.pieces[p]; return x !== undefined && holds(x); }) ? bits | (1 << r) : bits), 0)));
     return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room, serves, conditions: (1 << conditions.length) - 1 } : null;
+  }
+
+  /** Pieces that can make a catcher due at a setting: by duty, or by enough loose dye for some receiver at a full donor share. */
+  private catcherGivers(index: number): ReadonlySet<PieceNumbers> {
+    const known = this.strong.get(index);
+    if (known) return known;
+    const { basket: b } = this.inst;
+    const receiver = b.uptake.map((uptake) => Math.max(0, ...uptake));
+    const fresh = new Set(b.pieces.filter((x, p) => (x.duties & duty.catcher) !== 0 || (b.giverScore[p]?.[index] ?? 0) * (receiver[b.dyeIndex[p] ?? -1] ?? 0) >= bleedLimits.white));
+    this.strong.set(index, fresh);
+    return fresh;
   }
 
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
