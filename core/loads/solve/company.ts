@@ -49,6 +49,9 @@ export class Tint {
   private readonly b: Basket;
   private readonly donorKg: Float64Array;
   private readonly strongest: Float64Array;
+  /** The piece that is the strongest giver of its group, and how strong the others are: a piece does not tint itself. */
+  private readonly strongestPiece: Int32Array;
+  private readonly second: Float64Array;
   /** Root of the donor share of each dye group, as prices ask for it. */
   readonly shares: Float64Array;
   /** ΔE each piece of the basket would take at least. */
@@ -57,6 +60,8 @@ export class Tint {
     this.b = b;
     this.donorKg = new Float64Array(b.dyeGroups);
     this.strongest = new Float64Array(b.dyeGroups);
+    this.strongestPiece = new Int32Array(b.dyeGroups).fill(-1);
+    this.second = new Float64Array(b.dyeGroups);
     this.shares = new Float64Array(b.dyeGroups);
     this.taken = new Float64Array(b.pieces.length);
   }
@@ -65,6 +70,8 @@ export class Tint {
     const { b } = this;
     this.donorKg.set(from.donorKg);
     this.strongest.set(from.strongest);
+    this.strongestPiece.set(from.strongestPiece);
+    this.second.set(from.second);
     this.shares.set(from.shares);
     this.taken.set(from.taken);
     let grew = false;
@@ -73,7 +80,12 @@ export class Tint {
       if (g < 0) continue;
       this.donorKg[g] = (this.donorKg[g] as number) + (b.donorKg[p] as number);
       this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g] as number) / bleedLimits.referenceLoadKg));
-      this.strongest[g] = Math.max(this.strongest[g] as number, (b.giverScore[p]?.[index] ?? 0) * (caught && b.caught[p] ? bleedLimits.catcherFactor : 1));
+      const score = (b.giverScore[p]?.[index] ?? 0) * (caught && b.caught[p] ? bleedLimits.catcherFactor : 1);
+      if (score > (this.strongest[g] as number)) {
+        this.second[g] = this.strongest[g] as number;
+        this.strongest[g] = score;
+        this.strongestPiece[g] = p;
+      } else this.second[g] = Math.max(this.second[g] as number, score);
       const tint = (this.strongest[g] as number) * (this.shares[g] as number);
       if (tint === 0) continue;
       grew = true;
@@ -87,14 +99,15 @@ export class Tint {
    * with its square: in a straight line with the mass, up to the reference mass. Every receiver is counted with the group that tints it most.
    */
   ratesOn(set: readonly number[], rates: Float64Array): void {
-    const { b, strongest, shares } = this;
+    const { b, strongest, strongestPiece, second, shares } = this;
     rates.fill(0);
     for (const r of set) {
       let most = 0;
       let from = -1;
       for (let g = 0; g < strongest.length; g++) {
-        if (strongest[g] === 0 || g === b.dyeGroup[r]) continue;
-        const deltaE = (strongest[g] as number) * (shares[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[r] ?? 0);
+        const score = (r === strongestPiece[g] ? second[g] : strongest[g]) as number;
+        if (score === 0) continue;
+        const deltaE = score * (shares[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[r] ?? 0);
         if (deltaE > most) { most = deltaE; from = g; }
       }
       if (from < 0 || (shares[from] as number) >= 1) continue;
