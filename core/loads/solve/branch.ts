@@ -2,13 +2,16 @@
  * Branch and price: the linear relaxation of the division over all possible loads, solved by column generation, gives a lower bound; branching on
  * the number of loads and on pairs together or apart closes what is left of the gap. Counts, never clocks, limit it.
  */
-import { ColumnFinder } from './columns.ts';
+import { ColumnList, seenFrom, type PooledLoad } from './column-list.ts';
+import { ColumnFinder, type ColumnSource } from './columns.ts';
 import { ascending, makeInstance, piecesOf, type Division, type Instance, type Item, type Pricer } from './instance.ts';
 import { Master } from './master.ts';
 
 export interface BranchEffort {
   /** Nodes of the tree, and rounds of column generation in each. */
   nodes: number;
+  /** Nodes of a first tree over the loads known so far. */
+  poolNodes: number;
   rounds: number;
   /** Visited sets: in one mode of washing at most, and in all before the search settles for a gap. */
   nodesPerMode: number;
@@ -17,12 +20,17 @@ export interface BranchEffort {
   fine: boolean;
 }
 export interface Bounded { division: Division; lowerBound: number; optimal: boolean }
-export interface PooledLoad { items: readonly number[]; cost: number }
 
 const proven = 1e-6;
 const artificialCost = 1e5;
 /** Visited sets per mode of the first, quick looks for columns. */
 const firstLook = 60;
+/** Visited sets per mode when asking which modes a better division could use. */
+const narrowLook = 1000;
+/** Loads that are written out at most, and sets visited for it. */
+const enumerated = { columns: 20_000, visited: 60_000 };
+/** Share of the cost that may be open for it to be worth a try. */
+const mostOpen = 0.02;
 
 interface Node {
   together: readonly (readonly [number, number])[];
@@ -31,7 +39,9 @@ interface Node {
   maxLoads: number;
   bound: number;
 }
-interface Relaxed { lowerBound: number; loads: { set: number[]; share: number }[]; waiting: number[]; integral: boolean; cost: number; inst: Instance; groups: number[][] }
+/** Duals of a relaxation solved to its end, and the bound they prove: a load whose reduced cost is above the gap is in no better division of the branch. */
+interface Settled { columns: ColumnSource; duals: Float64Array; perLoad: number; bound: number }
+interface Relaxed { lowerBound: number; settled: Settled | null; loads: { set: number[]; share: number }[]; waiting: number[]; integral: boolean; cost: number; inst: Instance; groups: number[][] }
 
 /** Items of the node: pairs that must stay together become one. */
 function nodeInstance(inst: Instance, node: Node): { inst: Instance; groups: number[][] } {
@@ -59,8 +69,9 @@ export class BranchAndPrice {
   /** Every load found so far, by its items. */
   private readonly pool = new Map<string, PooledLoad>();
   private best: Division;
-  private finder: ColumnFinder | null = null;
   private visited = 0;
+  /** The first relaxation is through: the loads that matter are mostly known. */
+  private warm = false;
   /** Progress for whoever watches: share of the gap closed so far is theirs to work out. */
   onBound: ((lowerBound: number, cost: number) => void) | null = null;
 
@@ -76,7 +87,12 @@ export class BranchAndPrice {
     this.pool.set(items.join(','), { items, cost: load.cost });
   }
 
-  private relax(node: Node): Relaxed | null {
+  private sourceFor(source: ColumnFinder | ColumnList, inst: Instance, groups: readonly (readonly number[])[], groupOf: readonly number[]): ColumnSource {
+    if (inst === this.root) return source;
+    return source instanceof ColumnList ? source.within(inst, groups, groupOf) : new ColumnFinder(inst, this.effort.fine, { finder: source, groups });
+  }
+
+  private relax(node: Node, source: ColumnFinder | ColumnList): Relaxed | null {
     const { inst, groups } = node.together.length === 0 && node.apart.length === 0 ? { inst: this.root, groups: this.root.items.map((_, i) => [i]) } : nodeInstance(this.root, node);
     const m = inst.items.length;
     const counted = node.minLoads > 0 || node.maxLoads < Infinity;
@@ -86,7 +102,8 @@ export class BranchAndPrice {
     const kinds: ('artificial' | 'wait' | 'wash' | 'slack')[] = rightSides.map(() => 'artificial');
     inst.items.forEach((item, i) => { if (item.waitCost < Infinity) { master.add({ rows: [i], cost: item.waitCost }); kinds.push('wait'); } });
     if (counted) { master.add(node.minLoads > 0 ? { rows: [], cost: 0, minusRow: countRow } : { rows: [countRow], cost: 0 }); kinds.push('slack'); }
-    const groupOf = new Map(groups.flatMap((g, k) => g.map((i) => [i, k] as const)));
+    const groupOf = new Array<number>(this.root.items.length).fill(0);
+    groups.forEach((g, k) => { for (const i of g) groupOf[i] = k; });
     const inMaster = new Set<string>();
     const addWash = (set: readonly number[], cost: number): void => {
       const key = set.join(',');
@@ -96,24 +113,22 @@ export class BranchAndPrice {
       kinds.push('wash');
     };
     for (const { items, cost } of this.pool.values()) {
-      const set = ascending([...new Set(items.map((i) => groupOf.get(i) as number))]);
-      if (set.reduce((s, g) => s + (groups[g] as number[]).length, 0) !== items.length) continue; // splits what must stay together
-      if (set.some((a) => set.some((b) => inst.apart[a * m + b]))) continue;
-      addWash(set, cost);
+      const set = seenFrom(inst, groups, groupOf, items);
+      if (set) addWash(set, cost);
     }
-    this.finder ??= new ColumnFinder(this.root, this.effort.fine);
-    const finder = inst === this.root ? this.finder : new ColumnFinder(inst, this.effort.fine, { finder: this.finder, groups });
-    let lowerBound = finder.shareWorth().reduce((t, x) => t + x, 0);
+    const columns = this.sourceFor(source, inst, groups, groupOf);
+    let lowerBound = node.bound;
     let centre: Float64Array | null = null;
     let centreBound = -Infinity;
-    let nodesPerMode = firstLook;
+    let settled: Settled | null = null;
+    let nodesPerMode = this.warm ? this.effort.nodesPerMode : firstLook;
     for (let round = 0; round < this.effort.rounds && this.visited < this.effort.visited; round++) {
       const duals = master.optimise();
       const trial: Float64Array = centre === null || round % 8 === 7 ? duals : Float64Array.from(duals, (d, i) => 0.5 * d + 0.5 * ((centre as Float64Array)[i] ?? 0));
       let done = false;
       for (const pi of trial === duals ? [duals] : [trial, duals]) {
         const perLoad = counted ? (pi[countRow] as number) : 0;
-        const found = finder.find(pi, perLoad, { nodesPerMode });
+        const found = columns.find(pi, perLoad, nodesPerMode);
         this.visited += found.visited;
         let sum = 0;
         for (let i = 0; i < m; i++) sum += Math.min(pi[i] as number, inst.items[i]?.waitCost ?? Infinity);
@@ -135,7 +150,10 @@ export class BranchAndPrice {
         if (added > 0) break;
         if (pi !== duals) continue;
         // Nothing found with a quick look: look longer, until the search is exact or its limit is reached.
-        if (found.exact || nodesPerMode >= this.effort.nodesPerMode) done = true;
+        if (found.exact || nodesPerMode >= this.effort.nodesPerMode) {
+          done = true;
+          if (found.exact) settled = { columns, duals, perLoad, bound };
+        }
         else nodesPerMode = Math.min(this.effort.nodesPerMode, nodesPerMode * 8);
       }
       if (done || lowerBound >= this.best.cost - proven) break;
@@ -144,13 +162,13 @@ export class BranchAndPrice {
     if (solution.some(({ index }) => kinds[index] === 'artificial' && index < rightSides.length)) {
       // Covered only artificially: nothing feasible here, unless the rounds ran out.
       if (lowerBound >= this.best.cost - proven || solution.some(({ index, share }) => kinds[index] === 'artificial' && share > 1e-4)) {
-        return lowerBound > this.best.cost ? null : { lowerBound, loads: [], waiting: [], integral: false, cost: Infinity, inst, groups };
+        return lowerBound > this.best.cost ? null : { lowerBound, settled, loads: [], waiting: [], integral: false, cost: Infinity, inst, groups };
       }
     }
     const loads = solution.flatMap(({ column, index, share }) => (kinds[index] === 'wash' ? [{ set: column.rows.filter((r) => r < m), share }] : []));
     const waiting = solution.flatMap(({ column, index, share }) => (kinds[index] === 'wait' && share > 0.999 ? [column.rows[0] as number] : []));
     const integral = solution.every(({ share, index }) => kinds[index] === 'slack' || share > 0.999);
-    return { lowerBound, loads, waiting, integral, cost: solution.reduce((s, { column, share }) => s + column.cost * Math.round(share), 0), inst, groups };
+    return { lowerBound, settled, loads, waiting, integral, cost: solution.reduce((s, { column, share }) => s + column.cost * Math.round(share), 0), inst, groups };
   }
 
   private mostLoads(): number {
@@ -183,29 +201,65 @@ export class BranchAndPrice {
   }
 
   run(): Bounded {
-    const open: Node[] = [{ together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: -Infinity }];
+    const finder = new ColumnFinder(this.root, this.effort.fine);
+    const root: Node = { together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: finder.shareWorth().reduce((t, x) => t + x, 0) };
+    const first = this.relax(root, finder);
+    if (!first) return this.bounded(this.best.cost);
+    if (first.integral) this.adopt(first);
+    this.onBound?.(first.lowerBound, this.best.cost);
+    this.warm = true;
+    if (first.settled && this.best.cost - first.lowerBound > proven) {
+      // The loads known so far often hold a better division; the nearer the best is to the bound, the fewer loads a better one could use.
+      this.tree(new ColumnList([...this.pool.values()]), { ...root, bound: -Infinity }, this.effort.poolNodes);
+      this.visited += finder.keepWithin(first.settled.duals, this.best.cost - first.settled.bound + proven, narrowLook);
+    }
+    return this.bounded(this.best.cost - first.lowerBound <= proven ? first.lowerBound : this.tree(finder, { ...root, bound: first.lowerBound }, this.effort.nodes));
+  }
+  private bounded(bound: number): Bounded {
+    const lowerBound = Math.min(this.best.cost, bound);
+    return { division: this.best, lowerBound, optimal: this.best.cost - lowerBound <= proven };
+  }
+
+  /** Every load that a better division of the branch could use; null when they are too many, or already written out. */
+  private writtenOut({ settled, groups }: Relaxed): ColumnList | null {
+    if (!settled || !(settled.columns instanceof ColumnFinder)) return null;
+    const gap = this.best.cost - settled.bound;
+    if (gap > mostOpen * this.best.cost) return null;
+    const all = settled.columns.allWithin(settled.duals, settled.perLoad, gap + proven, enumerated);
+    return all && new ColumnList(all.map(({ items, cost }) => {
+      const own = ascending(items.flatMap((g) => groups[g] as number[]));
+      return { items: own, cost: Math.min(cost, this.pricer.cost(piecesOf(this.root.items, own))) };
+    }));
+  }
+
+  /** Search the tree below a node with the columns of a source; returns the bound that it proves for them. */
+  private tree(source: ColumnFinder | ColumnList, root: Node, nodes: number): number {
+    const open: Node[] = [root];
     let closedBound = Infinity;
-    for (let visited = 0; open.length > 0 && visited < this.effort.nodes && this.visited < this.effort.visited; visited++) {
+    for (let looked = 0; open.length > 0 && looked < nodes && this.visited < this.effort.visited; looked++) {
       open.sort((x, y) => x.bound - y.bound);
       const node = open.shift() as Node;
       if (node.bound >= this.best.cost - proven) { closedBound = Math.min(closedBound, node.bound); continue; }
-      const r = this.relax(node);
+      const r = this.relax(node, source);
       if (!r) continue;
       const bound = Math.max(node.bound, r.lowerBound);
       if (r.integral) this.adopt(r);
-      this.onBound?.(Math.min(bound, closedBound, ...open.map((x) => x.bound)), this.best.cost);
+      if (root.bound > -Infinity) this.onBound?.(Math.min(bound, closedBound, ...open.map((x) => x.bound)), this.best.cost);
       if (bound >= this.best.cost - proven) { closedBound = Math.min(closedBound, bound); continue; }
+      const list = this.writtenOut(r);
+      if (list) {
+        closedBound = Math.min(closedBound, this.tree(list, { ...node, bound }, this.effort.nodes));
+        continue;
+      }
       const count = r.loads.reduce((s, l) => s + l.share, 0);
-      const whole = Math.floor(count + 1e-4);
+      const floor = Math.floor(count + 1e-4);
       const pair = this.undecidedPair(r);
-      if (count - whole > 1e-3 && node.minLoads === 0 && node.maxLoads === Infinity) {
-        open.push({ ...node, maxLoads: whole, bound }, { ...node, minLoads: whole + 1, bound });
+      if (count - floor > 1e-3 && node.minLoads === 0 && node.maxLoads === Infinity) {
+        open.push({ ...node, maxLoads: floor, bound }, { ...node, minLoads: floor + 1, bound });
       } else if (pair) {
         open.push({ ...node, together: [...node.together, pair], bound }, { ...node, apart: [...node.apart, pair], bound });
-      } else if (r.integral && r.lowerBound > -Infinity && Math.abs(r.cost - r.lowerBound) < proven) closedBound = Math.min(closedBound, bound);
-      else closedBound = Math.min(closedBound, bound); // its bound stands, it could not be divided further
+      } else closedBound = Math.min(closedBound, bound); // its bound stands, it could not be divided further
     }
-    const lowerBound = Math.min(this.best.cost, closedBound, ...open.map((x) => x.bound));
-    return { division: this.best, lowerBound, optimal: this.best.cost - lowerBound <= proven };
+    return Math.min(closedBound, ...open.map((x) => x.bound));
   }
 }

@@ -24,7 +24,7 @@ describe('columns', () => {
   test('the best one found is the best of all subsets, when the search was exact', () => fc.assert(fc.property(list, worths, fc.double({ min: -0.5, max: 0.5, noNaN: true }), (gs, ws, perLoad) => {
     const { inst, pricer } = instanceOf(gs);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const found = new ColumnFinder(inst, true).find(worth, perLoad, { nodesPerMode: 1e6 });
+    const found = new ColumnFinder(inst, true).find(worth, perLoad, 1e6);
     const least = leastReduced(inst, pricer, worth, perLoad);
     expect(found.exact).toBe(true);
     expect(found.leastReduced).toBeCloseTo(least, 6);
@@ -33,7 +33,7 @@ describe('columns', () => {
   test('cut off early, its bound is still below the best', () => fc.assert(fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
     const { inst, pricer } = instanceOf(gs);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const found = new ColumnFinder(inst, true).find(worth, 0, { nodesPerMode });
+    const found = new ColumnFinder(inst, true).find(worth, 0, nodesPerMode);
     expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth, 0) + 1e-6);
   }), { numRuns: 120 }));
   test('coarse modes bound from below as well', () => fc.assert(fc.property(list, worths, (gs, ws) => {
@@ -47,7 +47,7 @@ describe('columns', () => {
     const groups = [[0, 1], ...gs.slice(2).map((_, i) => [i + 2])];
     const merged = makeInstance(inst.basket, groups.map((g) => ({ pieces: g, waitCost: Infinity })));
     const worth = Float64Array.from(groups, (_, i) => ws[i] as number);
-    const effort = { nodesPerMode: 1e6 };
+    const effort = 1e6;
     const derived = new ColumnFinder(merged, true, { finder: new ColumnFinder(inst, true), groups }).find(worth, 0, effort);
     expect(derived.leastReduced).toBeCloseTo(leastReduced(merged, new Pricer(inst.basket), worth, 0), 6);
   }), { numRuns: 30 }));

@@ -14,8 +14,8 @@ import { Reach } from './reach.ts';
 export interface FoundColumn { items: number[]; cost: number; reduced: number }
 export interface Findings { columns: FoundColumn[]; /** No load anywhere has a reduced cost below this. */ leastReduced: number; exact: boolean; /** Sets looked at. */ visited: number }
 
-/** Deterministic limit of one search, in visited sets. */
-export interface FindEffort { nodesPerMode: number }
+/** Where columns come from: `worth` per item, `perLoad` for any load at all, and a limit of visited sets for each way of washing. */
+export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nodesPerMode: number) => Findings }
 
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
@@ -36,12 +36,15 @@ interface Level {
   /** What the conditions of the mode cost at least from each candidate on; Infinity where one can no longer be met. */
   dues: Float64Array;
 }
-/** One search: a mode and what it has found. */
-interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; nodesLeft: number; best: FoundColumn | null; findings: Findings; dense: Int16Array }
+/** One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next target. */
+interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; dense: Int16Array; nodesLeft: number; target: number; take: (column: FoundColumn) => number; cutAt: number }
+const nothing = { visited: 0, cutAt: Infinity };
 
-export class ColumnFinder {
+export class ColumnFinder implements ColumnSource {
   private readonly inst: Instance;
   private readonly modes: Modes;
+  /** The modes still looked at. */
+  private list: readonly Mode[];
   private readonly companies = new Map<number, Company>();
   private readonly words: number;
   private readonly reach: Reach;
@@ -57,6 +60,8 @@ export class ColumnFinder {
   constructor(inst: Instance, fine: boolean, from: { finder: ColumnFinder; groups: readonly (readonly number[])[] } | null = null) {
     this.inst = inst;
     this.modes = from ? from.finder.modes.merged(inst, from.groups) : Modes.of(inst, fine);
+    const kept = from && new Set(from.finder.list);
+    this.list = from && kept ? this.modes.list.filter((_, k) => kept.has(from.finder.modes.list[k] as Mode)) : this.modes.list;
     this.words = wordsFor(inst.items.length);
     this.reach = new Reach(inst.items.length);
     this.rates = new Float64Array(inst.basket.dyeGroups);
@@ -87,14 +92,58 @@ export class ColumnFinder {
     return fresh;
   }
 
-  /** The best column of each mode, and a bound on what none can beat. `worth` per item, `perLoad` for any load at all. */
-  find(worth: Float64Array, perLoad: number, effort: FindEffort): Findings {
+  /** The best column of each mode, and a bound on what none can beat. */
+  find(worth: Float64Array, perLoad: number, nodesPerMode: number): Findings {
     const found: Findings = { columns: [], leastReduced: 0, exact: true, visited: 0 };
-    for (const mode of this.modes.list) this.findIn(mode, worth, perLoad, effort, found);
+    for (const mode of this.list) {
+      let best: FoundColumn | null = null;
+      const { visited, cutAt } = this.search(mode, worth, perLoad, start, nodesPerMode, (column) => {
+        best = column;
+        return column.reduced - 1e-9;
+      });
+      found.visited += visited;
+      if (cutAt < Infinity) found.exact = false;
+      found.leastReduced = Math.min(found.leastReduced, cutAt, (best as FoundColumn | null)?.reduced ?? 0);
+      if (best) found.columns.push(best);
+    }
     return found;
   }
+  /** Look from now on only at modes that may hold a load of a reduced cost below this; returns the visited sets. */
+  keepWithin(worth: Float64Array, reducedCost: number, nodesPerMode: number): number {
+    let all = 0;
+    this.list = this.list.filter((mode) => {
+      let some = false;
+      const { visited, cutAt } = this.search(mode, worth, 0, reducedCost, nodesPerMode, () => {
+        some = true;
+        return -Infinity;
+      });
+      all += visited;
+      return some || cutAt < Infinity;
+    });
+    return all;
+  }
+  /** Every load of a reduced cost below this; null when they are too many. */
+  allWithin(worth: Float64Array, perLoad: number, reducedCost: number, most: { columns: number; visited: number }): FoundColumn[] | null {
+    const found = new Map<string, FoundColumn>();
+    let left = most.visited;
+    for (const mode of this.list) {
+      const { visited, cutAt } = this.search(mode, worth, perLoad, reducedCost, left, (column) => {
+        const key = column.items.join(',');
+        const known = found.get(key);
+        if (!known || column.cost < known.cost) found.set(key, column);
+        return found.size > most.columns ? -Infinity : reducedCost;
+      });
+      left -= visited;
+      if (cutAt < Infinity || found.size > most.columns) return null;
+    }
+    return [...found.values()];
+  }
 
-  private findIn(mode: Mode, worth: Float64Array, perLoad: number, effort: FindEffort, findings: Findings): void {
+  /**
+   * Loads of one mode with a reduced cost below `target`, each handed to `take`, which tells the target from then on. `cutAt` = a bound on what was left
+   * out when the visited sets ran out, else Infinity.
+   */
+  private search(mode: Mode, worth: Float64Array, perLoad: number, target: number, nodes: number, take: Dive['take']): { visited: number; cutAt: number } {
     const n = this.inst.items.length;
     const root = this.level(0);
     const { gains, joins } = root;
@@ -105,7 +154,7 @@ export class ColumnFinder {
       gains[i] = gain;
       if (gain > 0) positive += gain;
     }
-    if (base - positive >= start) return;
+    if (base - positive >= target) return nothing;
     const order: number[] = [];
     for (let i = 0; i < n; i++) {
       joins[i] = (worth[i] as number) - (mode.added[i] as number);
@@ -123,12 +172,9 @@ export class ColumnFinder {
     order.forEach((i, k) => { root.candidates[k] = i; });
     const { room } = mode;
     const dense = Int16Array.from([...order].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y));
-    const dive: Dive = { mode, company, worth, perLoad, base, nodesLeft: effort.nodesPerMode, best: null, findings, dense };
+    const dive: Dive = { mode, company, worth, perLoad, base, dense, nodesLeft: nodes, target, take, cutAt: Infinity };
     this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions);
-    findings.visited += effort.nodesPerMode - dive.nodesLeft;
-    if (!dive.best) return;
-    findings.columns.push(dive.best);
-    findings.leastReduced = Math.min(findings.leastReduced, dive.best.reduced);
+    return { visited: nodes - dive.nodesLeft, cutAt: dive.cutAt };
   }
 
   /** The gain per room at which the candidates just fill what is free; 0 when all of them fit. */
@@ -197,7 +243,7 @@ export class ColumnFinder {
    * a straight line, the second takes them as paid), so that both bound every larger set.
    */
   private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, unmet: number): void {
-    const { mode, company, worth, findings } = dive;
+    const { mode, company, worth } = dive;
     const { basket: b, items } = this.inst;
     const { room } = mode;
     const { words, full, chosen, set } = this;
@@ -210,14 +256,13 @@ export class ColumnFinder {
     this.duesOf(level, count, mode, unmet, price);
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
-      const target = dive.best ? dive.best.reduced - 1e-9 : start;
+      const { target } = dive;
       const bound = Math.max(line - (reachGains[k] as number) + (level.dues[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
       if (bound >= target) return;
       // With this item in, whatever follows: an item without a gain can still be of use, to make the supposed mode real or a catcher due.
       if (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target || real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target) continue;
       if (dive.nodesLeft <= 0) {
-        findings.exact = false;
-        findings.leastReduced = Math.min(findings.leastReduced, bound);
+        dive.cutAt = Math.min(dive.cutAt, bound);
         return;
       }
       if (filled + (room[i] as number) > full) continue;
@@ -237,7 +282,7 @@ export class ColumnFinder {
         for (const x of chosen) { worths += worth[x] as number; separable -= (worth[x] as number) - (mode.own[x] as number); }
         const isReal = catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
         const reduced = cost - worths;
-        if (isReal && reduced < target) dive.best = { items: ascending(chosen), cost, reduced };
+        if (isReal && reduced < target) dive.target = dive.take({ items: ascending(chosen), cost, reduced });
         const taken = filled + (room[i] as number);
         let rest = 0;
         for (let q = k + 1; q < count; q++) {

@@ -16,7 +16,7 @@ function instanceOf(list: Parameters<typeof basketOf>[0]): { inst: Instance; pri
   const b = basketOf(list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })), household);
   return { inst: makeInstance(b, list.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) }))), pricer: new Pricer(b) };
 }
-const effort = { nodes: 200, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true };
+const effort = { nodes: 500, poolNodes: 60, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true };
 
 describe('the master problem', () => {
   test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {
