@@ -44,7 +44,7 @@ describe('dyes of a set', () => {
   }), { numRuns: 50 }));
   test('a piece does not tint itself', () => {
     const b = renamed([garment('r', { colours: [{ hex: '#a3222f', role: 'ground' }], dye: 'direct', washCount: 0 })]);
-    expect(view(b, [0], 0)).toEqual({ catcher: null, damage: 0, worst: null, allowed: true });
+    expect(view(b, [0], 0)).toEqual({ catcher: null, due: false, damage: 0, worst: null, allowed: true });
   });
   test('damage grows with the square of ΔE: at the limit a twentieth of the value', () => {
     const b = renamed([garment('t', { valueEur: 40 })]);

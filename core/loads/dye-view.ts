@@ -23,7 +23,7 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
   for (const i of pieces) {
     const c = b.giverClass[i] as number;
     if (c < 0) continue;
-    const strength = (b.giverScore[i]?.[setting] ?? 0) * (shares[b.dyeGroup[i] as number] as number);
+    const strength = ((b.giverScore[i] as Float64Array)[setting] as number) * (shares[b.dyeGroup[i] as number] as number);
     if (!present.includes(c)) {
       present.push(c);
       first[c] = strength;
@@ -35,24 +35,22 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
       firstPiece[c] = i;
     } else if (strength > (second[c] as number)) second[c] = strength;
   }
-  /** ΔE of the strongest giver of a class on a receiver other than itself. */
-  const raw = (c: number, j: number): number => (firstPiece[c] === j ? (second[c] as number) : (first[c] as number)) * (b.uptake[(b.giverClasses[c] as GiverClass).dye]?.[j] ?? 0);
-  let due = b.catcher !== null && hasDuty(f, duty.catcher);
-  if (!due && b.catcher) {
-    search: for (const j of pieces) for (const c of present) if (raw(c, j) >= bleedLimits.white) { due = true; break search; }
-  }
+  const due = b.catcher !== null && (hasDuty(f, duty.catcher) || (caught !== false && passesWhite(b, pieces)));
   if (caught === false && due) return { catcher: null, due, damage: 0, worst: null, allowed: false };
   const catcher = caught ?? due ? b.catcher : null;
   let damage = 0;
   let worst: Transfer | null = null;
   for (const j of pieces) {
-    const white = b.isWhite[j] ?? false;
+    const white = b.isWhite[j] === true;
     const limit = white ? bleedLimits.white : bleedLimits.coloured;
     let most = 0;
     let from = -1;
     for (const c of present) {
+      const plain = rawOn(b, c, j);
+      // Supposed without a catcher, the load is none where one would be due.
+      if (caught === false && plain >= bleedLimits.white && b.catcher) return { catcher, due: true, damage: 0, worst: null, allowed: false };
+      if (plain <= most && plain < limit) continue;
       const k = b.giverClasses[c] as GiverClass;
-      const plain = raw(c, j);
       const deltaE = catcher && k.caught && !white ? plain * bleedLimits.catcherFactor : plain;
       if (deltaE >= limit && !(white ? k.earnedForWhite : k.earned) && !acceptedByHand(b, pieces, setting, shares, c, j, limit, catcher !== null)) return { catcher, due, damage: 0, worst: null, allowed: false };
       if (deltaE > most) { most = deltaE; from = c; }
@@ -65,6 +63,19 @@ export function dyeView(b: Basket, pieces: readonly number[], f: Features, setti
     }
   }
   return { catcher, due, damage, worst, allowed: true };
+}
+/** ΔE, before any catcher, of the strongest giver of a class on a receiver other than itself; of the set looked at last. */
+function rawOn(b: Basket, c: number, j: number): number {
+  const strength = (firstPiece[c] === j ? second[c] : first[c]) as number;
+  return strength === 0 ? 0 : strength * ((b.uptake[(b.giverClasses[c] as GiverClass).dye] as Float64Array)[j] as number);
+}
+/** Whether some transfer of the set looked at last would show on white: a catcher is due. */
+function passesWhite(b: Basket, pieces: readonly number[]): boolean {
+  for (const c of present) {
+    if (first[c] === 0) continue;
+    for (const j of pieces) if (rawOn(b, c, j) >= bleedLimits.white) return true;
+  }
+  return false;
 }
 /** Every giver of the class that passes the limit on this receiver stands beside it by a confirmed decision. */
 function acceptedByHand(b: Basket, pieces: readonly number[], setting: number, shares: Float64Array, giverClass: number, receiver: number, limit: number, caught: boolean): boolean {

@@ -46,9 +46,13 @@ const vinegarMl = 60;
 const softenerMl = 35;
 export const isPowdered = (p: Product): boolean => p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
 
+export const noHelpers = { doses: [] as Dose[], money: 0, bright: false };
+
 /** Bleach, vinegar or softener by the rules of the house; machine loads only. */
 export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method: 'machine' }>, detergent: Product): { doses: Dose[]; money: number; bright: boolean } {
   const { rules, products } = b.household;
+  const whitesToBrighten = every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
+  if (!whitesToBrighten && rules.softening === 'none') return noHelpers;
   const doses: Dose[] = [];
   let money = 0;
   let bright = false;
@@ -56,7 +60,6 @@ export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method:
     doses.push({ product: p.id, class: p.class, amount, unit: doseUnitOf(p), compartment });
     money += productMoney(p, amount, doseUnitOf(p));
   };
-  const whitesToBrighten = every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
   const chlorine = rules.whites === 'chlorine' && s.washer.bleachDispenser && whitesToBrighten && every(f, quality.chlorine) && !isPowdered(detergent) ? helperOfClass(products, 'chlorine-bleach') : null;
   if (chlorine?.dose && chlorine.dose.table.length > 0) add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
   else if (rules.whites !== 'colour-safe' && whitesToBrighten && !hasDuty(f, duty.noOxygen) && !isPowdered(detergent)) {
@@ -78,7 +81,6 @@ export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method:
   }
   return { doses, money, bright };
 }
-export const noHelpers = { doses: [] as Dose[], money: 0, bright: false };
 
 /** Every product that some load could get at a setting. */
 export function possibleProducts(b: Basket, index: number): Product[] {

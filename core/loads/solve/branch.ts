@@ -226,10 +226,7 @@ export class BranchAndPrice {
     const gap = this.best.cost - settled.bound;
     if (gap > mostOpen * this.best.cost) return null;
     const all = settled.columns.allWithin(settled.duals, settled.perLoad, gap + proven, enumerated);
-    return all && new ColumnList(all.map(({ items, cost }) => {
-      const own = ascending(items.flatMap((g) => groups[g] as number[]));
-      return { items: own, cost: Math.min(cost, this.pricer.cost(piecesOf(this.root.items, own))) };
-    }));
+    return all && new ColumnList(all.map(({ items, cost }) => ({ items: ascending(items.flatMap((g) => groups[g] as number[])), cost })));
   }
 
   /** Search the tree below a node with the columns of a source; returns the bound that it proves for them. */

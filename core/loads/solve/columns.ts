@@ -23,7 +23,9 @@ const start = -1e-7;
 /** One level of the depth-first search: what is known of the set so far, and of those who could still join it. */
 interface Level {
   features: Features;
+  /** The tint of the set: that of the level above when nothing dyed was added. */
   tint: Tint;
+  ownTint: Tint;
   candidates: Int16Array;
   /** Worth of each item above what it adds at least: to the straight-line bound, and to the real cost. */
   gains: Float64Array;
@@ -87,7 +89,8 @@ export class ColumnFinder implements ColumnSource {
     if (known) return known;
     const n = this.inst.items.length;
     const numbers = (more = 0): Float64Array => new Float64Array(n + more);
-    const fresh: Level = { features: noFeatures(), tint: new Tint(this.inst.basket), candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
+    const ownTint = new Tint(this.inst.basket);
+    const fresh: Level = { features: noFeatures(), tint: ownTint, ownTint, candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
     this.levels[depth] = fresh;
     return fresh;
   }
@@ -274,7 +277,9 @@ export class ColumnFinder implements ColumnSource {
       const before = set.length;
       chosen.push(i);
       for (const p of pieces) set.push(p);
-      const grew = next.tint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
+      const dyed = pieces.some((p) => (b.dyeGroup[p] as number) >= 0);
+      const grew = dyed && next.ownTint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
+      next.tint = dyed ? next.ownTint : level.tint;
       const { cost, dyeAtLeast, costAtLeast, catcherDue } = supposedCost(b, set, next.features, next.tint.shares, mode.index, mode.supposed);
       if (cost < Infinity) {
         let worths = dive.perLoad;
