@@ -2,7 +2,7 @@
  * The basket, ready for pricing: every fact that prices ask for again and again, computed once. What a single piece adds to a set stands in
  * `PieceNumbers`; what a setting brings stands in `SettingNumbers`.
  */
-import { bleedScore, catcherHelps, stainDeltaE } from '../colour/bleed.ts';
+import { bleedLimits, bleedScore, catcherHelps, stainDeltaE } from '../colour/bleed.ts';
 import { bleedingDyes, type BleedingDye } from '../colour/dye.ts';
 import { weightsFor, type Weights } from '../cost/weights.ts';
 import { isCellulose, mainParts, significantFibres } from '../fibre/blend.ts';
@@ -96,6 +96,8 @@ export interface Basket {
   /** Dye of each group, an index of `uptake`. */
   dyeOfGroup: readonly number[];
   donorKg: Float64Array;
+  /** What dye of ΔE 1 costs a piece, EUR; it grows with the square. */
+  dyeLossEur: Float64Array;
   isWhite: readonly boolean[];
   earned: readonly boolean[];
   earnedForWhite: readonly boolean[];
@@ -161,6 +163,9 @@ function distinctSettings(settings: readonly Setting[]): boolean[] {
   });
 }
 
+/** Share of its value that a piece loses at ΔE 4.3. */
+const damageShare = 0.05;
+
 /** The basket with everything precomputed that pricing needs. */
 export function basketOf(garments: readonly Garment[], household: Household, waivers: Waivers | null = null): Basket {
   const profiles = garments.map((g, i) => profileOf(g, household.rules, waivers?.labels.has(i) ?? false));
@@ -213,6 +218,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
   return {
     household, weights: weightsFor(household.rules.priority, household.rules.weights), profiles, waived, pieces: profiles.map((p, i) => { const x = numbersOf(p); return waivers?.overfill.has(i) ? { ...x, duties: x.duties | duty.overfill } : x; }), settings, numbers: settings.map((s) => settingNumbers(s, household)),
     allowed, allowedBits, settingWords, clash, hasWoolProgramme: household.washers.some((w) => w.programmes.some((p) => p.family === 'wool')), conflict, giverScore, uptake, dyeIndex, dyeGroup, dyeGroups: groups.length, dyeOfGroup: groups.map((g) => dyes.indexOf(g.split('/')[0] as BleedingDye)),
+    dyeLossEur: Float64Array.from(profiles, (p) => (p.garment.valueEur * damageShare) / bleedLimits.coloured ** 2),
     donorKg: Float64Array.from(profiles, (p) => p.massKg * p.history.colour.strongestShare), isWhite: profiles.map((p) => p.history.colour.class === 'white'),
     earned: profiles.map((p) => p.history.earned), earnedForWhite: profiles.map((p) => p.history.earnedForWhite), caught, giverClass, giverClasses,
     catcher: helperOfClass(household.products, 'colour-catcher'), doses: new Map(), cache: new Map(),

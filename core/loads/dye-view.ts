@@ -84,7 +84,5 @@ function acceptedByHand(b: Basket, pieces: readonly number[], setting: number, s
   return pieces.every((i) => i === receiver || b.giverClass[i] !== giverClass || waived[i * b.profiles.length + receiver] === 1
     || rawDeltaE(b, i, receiver, setting, shares) * (caught ? caughtFactor(b, i, receiver) : 1) < limit);
 }
-/** Share of its value that a piece loses at ΔE 4.3. */
-const damageShare = 0.05;
 /** Expected damage of one receiver, EUR before the weight. */
-export const dyeDamage = (b: Basket, receiver: number, deltaE: number): number => (b.profiles[receiver]?.garment.valueEur ?? 20) * damageShare * (deltaE / bleedLimits.coloured) ** 2;
+export const dyeDamage = (b: Basket, receiver: number, deltaE: number): number => (b.dyeLossEur[receiver] as number) * deltaE * deltaE;

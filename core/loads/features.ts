@@ -12,31 +12,31 @@ export interface Features extends Pick<PieceNumbers, Gathered> {
 export const noFeatures = (): Features => ({
   count: 0, massKg: 0, volumeL: 0, displacedL: 0, carryL: 0, soilColumn: 0, needs: 0, permitted: -1, spinRpm: Infinity, woolSpinRpm: Infinity, duties: 0, qualities: -1, familyRank: 0, bathRank: 0, shirts: 0, wearEur: 0, powderWearEur: 0,
 });
-/** One piece more. */
-export function gather(f: Features, p: PieceNumbers): void {
-  f.count += 1;
-  f.massKg += p.massKg;
-  f.volumeL += p.volumeL;
-  f.displacedL += p.displacedL;
-  f.carryL += p.carryL;
-  f.soilColumn = Math.max(f.soilColumn, p.soilColumn);
-  f.needs |= p.needs;
-  f.permitted &= p.permitted;
-  f.spinRpm = Math.min(f.spinRpm, p.spinRpm);
-  f.woolSpinRpm = Math.min(f.woolSpinRpm, p.woolSpinRpm);
-  f.duties |= p.duties;
-  f.qualities &= p.qualities;
-  f.familyRank = Math.max(f.familyRank, p.familyRank);
-  f.bathRank = Math.max(f.bathRank, p.bathRank);
-  f.shirts += p.isShirt;
-  f.wearEur += p.wearEur;
-  f.powderWearEur += p.powderWearEur;
+/** The features of a set with one piece more; `into` may be `from`. */
+export function gather(into: Features, from: Features, p: PieceNumbers): void {
+  into.count = from.count + 1;
+  into.massKg = from.massKg + p.massKg;
+  into.volumeL = from.volumeL + p.volumeL;
+  into.displacedL = from.displacedL + p.displacedL;
+  into.carryL = from.carryL + p.carryL;
+  into.soilColumn = Math.max(from.soilColumn, p.soilColumn);
+  into.needs = from.needs | p.needs;
+  into.permitted = from.permitted & p.permitted;
+  into.spinRpm = Math.min(from.spinRpm, p.spinRpm);
+  into.woolSpinRpm = Math.min(from.woolSpinRpm, p.woolSpinRpm);
+  into.duties = from.duties | p.duties;
+  into.qualities = from.qualities & p.qualities;
+  into.familyRank = Math.max(from.familyRank, p.familyRank);
+  into.bathRank = Math.max(from.bathRank, p.bathRank);
+  into.shirts = from.shirts + p.isShirt;
+  into.wearEur = from.wearEur + p.wearEur;
+  into.powderWearEur = from.powderWearEur + p.powderWearEur;
 }
 export function featuresOf(b: Basket, pieces: readonly number[]): Features {
   const f = noFeatures();
   for (const i of pieces) {
     const p = b.pieces[i];
-    if (p) gather(f, p);
+    if (p) gather(f, f, p);
   }
   return f;
 }

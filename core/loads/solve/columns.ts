@@ -3,6 +3,7 @@
  * washing (setting, product, soil, family) is searched by itself; supposing it, the cost only grows with the set, so that a separable lower bound
  * prunes a depth-first search over compatible items.
  */
+import type { PieceNumbers } from '../basket.ts';
 import { duty } from '../bits.ts';
 import { gather, noFeatures, type Features } from '../features.ts';
 import { isAsSupposed, supposedCost } from '../price.ts';
@@ -167,9 +168,13 @@ export class ColumnFinder implements ColumnSource {
     // then shows soon. Among equals the most wanted comes first.
     const company = this.companyOf(mode);
     const weight = new Float64Array(n);
-    for (const i of order) for (const j of order) {
-      if (i === j || (gains[i] as number) <= 0 || (gains[j] as number) <= 0) continue;
-      weight[i] = (weight[i] as number) + Math.min(gains[i] as number, gains[j] as number, (company.damage[i * n + j] as number) + (company.damage[j * n + i] as number));
+    const wanted = order.filter((i) => (gains[i] as number) > 0);
+    for (const i of wanted) for (const j of wanted) {
+      if (i < j) {
+        const concern = Math.min(gains[i] as number, gains[j] as number, (company.damage[i * n + j] as number) + (company.damage[j * n + i] as number));
+        weight[i] = (weight[i] as number) + concern;
+        weight[j] = (weight[j] as number) + concern;
+      }
     }
     order.sort((x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
     order.forEach((i, k) => { root.candidates[k] = i; });
@@ -272,8 +277,11 @@ export class ColumnFinder implements ColumnSource {
       dive.nodesLeft--;
       const next = this.level(depth + 1);
       const pieces = items[i]?.pieces ?? [];
-      Object.assign(next.features, level.features);
-      for (const p of pieces) { const x = b.pieces[p]; if (x) gather(next.features, x); }
+      let gathered = level.features;
+      for (const p of pieces) {
+        gather(next.features, gathered, b.pieces[p] as PieceNumbers);
+        gathered = next.features;
+      }
       const before = set.length;
       chosen.push(i);
       for (const p of pieces) set.push(p);
