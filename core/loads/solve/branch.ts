@@ -23,8 +23,11 @@ export interface Bounded { division: Division; lowerBound: number; optimal: bool
 
 const proven = 1e-6;
 const artificialCost = 1e5;
-/** Visited sets per mode of the first, quick looks for columns. */
+/** A relaxation this near to its end, EUR, is as good as there. */
+const nearEnough = 0.02;
+/** Visited sets per mode of the first looks for columns. */
 const firstLook = 60;
+const secondLook = 480;
 /** Visited sets per mode when asking which modes a better division could use. */
 const narrowLook = 1000;
 /** Loads that are written out at most, and sets visited for it. */
@@ -104,11 +107,11 @@ export class BranchAndPrice {
     if (counted) { master.add(node.minLoads > 0 ? { rows: [], cost: 0, minusRow: countRow } : { rows: [countRow], cost: 0 }); kinds.push('slack'); }
     const groupOf = new Array<number>(this.root.items.length).fill(0);
     groups.forEach((g, k) => { for (const i of g) groupOf[i] = k; });
-    const inMaster = new Set<string>();
+    const inMaster = new Map<string, number>();
     const addWash = (set: readonly number[], cost: number): void => {
       const key = set.join(',');
       if (inMaster.has(key)) return;
-      inMaster.add(key);
+      inMaster.set(key, master.size);
       master.add({ rows: counted ? [...set, countRow] : set, cost });
       kinds.push('wash');
     };
@@ -116,6 +119,7 @@ export class BranchAndPrice {
       const set = seenFrom(inst, groups, groupOf, items);
       if (set) addWash(set, cost);
     }
+    master.begin(this.best.loads.flatMap((load) => inMaster.get(seenFrom(inst, groups, groupOf, load)?.join(',') ?? '') ?? []));
     const columns = this.sourceFor(source, inst, groups, groupOf);
     let lowerBound = node.bound;
     let centre: Float64Array | null = null;
@@ -137,6 +141,8 @@ export class BranchAndPrice {
         const most = node.maxLoads < Infinity ? node.maxLoads : Math.min(m, this.mostLoads());
         const bound = countOk ? sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) + most * Math.min(0, found.leastReduced) : -Infinity;
         if (bound > lowerBound) lowerBound = bound;
+        if (countOk && found.exact && sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) - bound < nearEnough) settled = { columns, duals: pi, perLoad, bound };
+        if (settled && settled.duals === pi && columns instanceof ColumnFinder) done = true;
         if (bound > centreBound) { centreBound = bound; centre = pi; }
         let added = 0;
         for (const c of found.columns) {
@@ -147,14 +153,13 @@ export class BranchAndPrice {
           added += inMaster.size - before;
           this.remember({ items: c.items.flatMap((g) => groups[g] as number[]), cost });
         }
-        if (added > 0) break;
+        if (added > 0 || done) break;
         if (pi !== duals) continue;
         // Nothing found with a quick look: look longer, until the search is exact or its limit is reached.
         if (found.exact || nodesPerMode >= this.effort.nodesPerMode) {
           done = true;
-          if (found.exact) settled = { columns, duals, perLoad, bound };
         }
-        else nodesPerMode = Math.min(this.effort.nodesPerMode, nodesPerMode * 8);
+        else nodesPerMode = nodesPerMode === firstLook ? secondLook : this.effort.nodesPerMode;
       }
       if (done || lowerBound >= this.best.cost - proven) break;
     }

@@ -20,6 +20,8 @@ export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nod
 
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
+/** Columns of one mode that are handed over at once, the best and those before it. */
+const mostPerMode = 3;
 
 /** One level of the depth-first search: what is known of the set so far, and of those who could still join it. */
 interface Level {
@@ -96,19 +98,19 @@ export class ColumnFinder implements ColumnSource {
     return fresh;
   }
 
-  /** The best column of each mode, and a bound on what none can beat. */
+  /** The best columns of each mode, and a bound on what none can beat. */
   find(worth: Float64Array, perLoad: number, nodesPerMode: number): Findings {
     const found: Findings = { columns: [], leastReduced: 0, exact: true, visited: 0 };
     for (const mode of this.list) {
-      let best: FoundColumn | null = null;
+      const better: FoundColumn[] = [];
       const { visited, cutAt } = this.search(mode, worth, perLoad, start, nodesPerMode, (column) => {
-        best = column;
+        better.push(column);
         return column.reduced - 1e-9;
       });
       found.visited += visited;
       if (cutAt < Infinity) found.exact = false;
-      found.leastReduced = Math.min(found.leastReduced, cutAt, (best as FoundColumn | null)?.reduced ?? 0);
-      if (best) found.columns.push(best);
+      found.leastReduced = Math.min(found.leastReduced, cutAt, better.at(-1)?.reduced ?? 0);
+      found.columns.push(...better.slice(-mostPerMode));
     }
     return found;
   }

@@ -3,6 +3,8 @@
  * inverse; right-hand sides are shifted a hair apart so that it does not cycle on the many ties of set partitioning.
  */
 const zero = 1e-9;
+/** Pivots after which the duals are computed afresh: kept up to date from pivot to pivot, they drift by rounding. */
+const refreshAfter = 40;
 
 /** Coefficient 1 in `rows`, −1 in `minusRow`. */
 export interface Column { rows: readonly number[]; cost: number; minusRow?: number }
@@ -13,23 +15,28 @@ export class Master {
   private readonly basis: number[] = [];
   private readonly inverse: Float64Array;
   private readonly level: Float64Array;
-  private readonly inBasis = new Set<number>();
+  private readonly direction: Float64Array;
+  private readonly pi: Float64Array;
+  private readonly inBasis: boolean[] = [];
   /** `artificialCost` is above every sensible price of covering one row. */
   constructor(rightSides: readonly number[], artificialCost: number) {
     const rows = rightSides.length;
     this.rows = rows;
     this.inverse = new Float64Array(rows * rows);
     this.level = new Float64Array(rows);
+    this.direction = new Float64Array(rows);
+    this.pi = new Float64Array(rows);
     for (let i = 0; i < rows; i++) {
-      this.columns.push({ rows: [i], cost: artificialCost });
-      this.basis.push(i);
-      this.inBasis.add(i);
+      this.basis.push(this.add({ rows: [i], cost: artificialCost }));
+      this.inBasis[i] = true;
       this.inverse[i * rows + i] = 1;
       this.level[i] = (rightSides[i] ?? 1) + (((i * 7919 + 13) % 997) / 997) * 1e-6;
     }
   }
-  add(column: Column): void {
-    this.columns.push(column);
+  /** Index of the new column. */
+  add(column: Column): number {
+    this.inBasis.push(false);
+    return this.columns.push(column) - 1;
   }
   get size(): number {
     return this.columns.length;
@@ -37,64 +44,88 @@ export class Master {
   column(index: number): Column | undefined {
     return this.columns[index];
   }
+  /** Bring columns that cover different rows into use, before the first optimisation: a good start saves most of the steps. */
+  begin(indices: readonly number[]): void {
+    for (const index of indices) {
+      const { rows } = this.columns[index] as Column;
+      let leaving = -1;
+      for (const r of rows) if (this.basis[r] === r && (leaving < 0 || (this.level[r] as number) < (this.level[leaving] as number))) leaving = r;
+      if (leaving < 0 || this.inBasis[index]) continue;
+      this.directionOf(index);
+      if ((this.direction[leaving] as number) > zero) this.pivot(leaving, index, (this.level[leaving] as number) / (this.direction[leaving] as number));
+    }
+  }
 
-  duals(): Float64Array {
-    const m = this.rows;
-    const pi = new Float64Array(m);
+  private refreshDuals(): void {
+    const { rows: m, pi, inverse } = this;
+    pi.fill(0);
     for (let i = 0; i < m; i++) {
       const c = this.columns[this.basis[i] as number]?.cost ?? 0;
-      if (c === 0) continue;
-      for (let j = 0; j < m; j++) pi[j] = (pi[j] as number) + c * (this.inverse[i * m + j] as number);
+      if (c !== 0) for (let j = 0; j < m; j++) pi[j] = (pi[j] as number) + c * (inverse[i * m + j] as number);
     }
-    return pi;
+  }
+  private reducedCost(index: number): number {
+    const { pi } = this;
+    const { cost, rows, minusRow } = this.columns[index] as Column;
+    let reduced = cost;
+    for (let k = 0; k < rows.length; k++) reduced -= pi[rows[k] as number] as number;
+    return minusRow === undefined ? reduced : reduced + (pi[minusRow] as number);
+  }
+  private directionOf(index: number): void {
+    const { rows: m, direction, inverse } = this;
+    const { rows, minusRow } = this.columns[index] as Column;
+    for (let i = 0; i < m; i++) {
+      let d = 0;
+      for (let k = 0; k < rows.length; k++) d += inverse[i * m + (rows[k] as number)] as number;
+      direction[i] = minusRow === undefined ? d : d - (inverse[i * m + minusRow] as number);
+    }
   }
   /** Optimise over the columns so far; returns the duals. */
   optimise(): Float64Array {
-    const m = this.rows;
+    const { rows: m, direction, level } = this;
     for (let step = 0; step < 20_000; step++) {
-      const pi = this.duals();
+      if (step % refreshAfter === 0) this.refreshDuals();
       let entering = -1;
       let most = -1e-8;
       for (let k = 0; k < this.columns.length; k++) {
-        if (this.inBasis.has(k)) continue;
-        const c = this.columns[k] as Column;
-        let reduced = c.cost;
-        for (const r of c.rows) reduced -= pi[r] as number;
-        if (c.minusRow !== undefined) reduced += pi[c.minusRow] as number;
+        if (this.inBasis[k]) continue;
+        const reduced = this.reducedCost(k);
         if (reduced < most) { most = reduced; entering = k; }
       }
-      if (entering < 0) return pi;
-      const direction = new Float64Array(m);
-      const { rows, minusRow } = this.columns[entering] as Column;
-      for (const r of rows) for (let i = 0; i < m; i++) direction[i] = (direction[i] as number) + (this.inverse[i * m + r] as number);
-      if (minusRow !== undefined) for (let i = 0; i < m; i++) direction[i] = (direction[i] as number) - (this.inverse[i * m + minusRow] as number);
+      if (entering < 0) {
+        if (step % refreshAfter === 0) break;
+        step += refreshAfter - 1 - (step % refreshAfter); // look once more with fresh duals
+        continue;
+      }
+      this.directionOf(entering);
       let leaving = -1;
       let ratio = Infinity;
       for (let i = 0; i < m; i++) {
         const d = direction[i] as number;
         if (d > zero) {
-          const q = (this.level[i] as number) / d;
+          const q = (level[i] as number) / d;
           if (q < ratio - 1e-12 || (q < ratio + 1e-12 && leaving >= 0 && (this.basis[i] as number) < (this.basis[leaving] as number))) { ratio = q; leaving = i; }
         }
       }
-      if (leaving < 0) return pi; // unbounded cannot happen: every column covers a row
-      this.pivot(leaving, entering, direction, ratio);
+      if (leaving < 0) break; // unbounded cannot happen: every column covers a row
+      this.pivot(leaving, entering, ratio);
+      for (let j = 0; j < m; j++) this.pi[j] = (this.pi[j] as number) + most * (this.inverse[leaving * m + j] as number);
     }
-    return this.duals();
+    return this.pi.slice();
   }
-  private pivot(leaving: number, entering: number, direction: Float64Array, ratio: number): void {
-    const m = this.rows;
+  private pivot(leaving: number, entering: number, ratio: number): void {
+    const { rows: m, inverse, direction, level } = this;
     const d = direction[leaving] as number;
-    for (let j = 0; j < m; j++) this.inverse[leaving * m + j] = (this.inverse[leaving * m + j] as number) / d;
+    for (let j = 0; j < m; j++) inverse[leaving * m + j] = (inverse[leaving * m + j] as number) / d;
     for (let i = 0; i < m; i++) {
       const f = direction[i] as number;
       if (i === leaving || f === 0) continue;
-      for (let j = 0; j < m; j++) this.inverse[i * m + j] = (this.inverse[i * m + j] as number) - f * (this.inverse[leaving * m + j] as number);
-      this.level[i] = Math.max(0, (this.level[i] as number) - f * ratio);
+      for (let j = 0; j < m; j++) inverse[i * m + j] = (inverse[i * m + j] as number) - f * (inverse[leaving * m + j] as number);
+      level[i] = Math.max(0, (level[i] as number) - f * ratio);
     }
-    this.level[leaving] = ratio;
-    this.inBasis.delete(this.basis[leaving] as number);
-    this.inBasis.add(entering);
+    level[leaving] = ratio;
+    this.inBasis[this.basis[leaving] as number] = false;
+    this.inBasis[entering] = true;
     this.basis[leaving] = entering;
   }
   /** Columns in use with their shares. */
