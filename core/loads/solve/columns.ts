@@ -22,6 +22,8 @@ export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nod
 const start = -1e-7;
 /** Columns of one mode that are handed over at once, the best and those before it. */
 const mostPerMode = 3;
+/** Shares of the second measure in a mix of both. */
+const mixes = [0, 0.25, 0.5, 0.75, 1];
 
 /** One level of the depth-first search: what is known of the set so far, and of those who could still join it. */
 interface Level {
@@ -42,7 +44,7 @@ interface Level {
   dues: Float64Array;
 }
 /** One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next target. */
-interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; dense: Int16Array; nodesLeft: number; target: number; take: (column: FoundColumn) => number; cutAt: number }
+interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; room: Float64Array; dense: readonly number[]; nodesLeft: number; target: number; take: (column: FoundColumn) => number; cutAt: number }
 const nothing = { visited: 0, cutAt: Infinity };
 
 export class ColumnFinder implements ColumnSource {
@@ -180,15 +182,34 @@ export class ColumnFinder implements ColumnSource {
     }
     order.sort((x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
     order.forEach((i, k) => { root.candidates[k] = i; });
-    const { room } = mode;
-    const dense = Int16Array.from([...order].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y));
-    const dive: Dive = { mode, company, worth, perLoad, base, dense, nodesLeft: nodes, target, take, cutAt: Infinity };
+    const { room, dense } = this.tightestRoom(mode, gains, wanted);
+    const dive: Dive = { mode, company, worth, perLoad, base, room, dense, nodesLeft: nodes, target, take, cutAt: Infinity };
     this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions);
     return { visited: nodes - dive.nodesLeft, cutAt: dive.cutAt };
   }
 
+  /** The mix of both measures of room by which the wanted items gain least, were they divisible; with those items, the most gain per room first. */
+  private tightestRoom({ room: one, otherRoom: other }: Mode, gains: Float64Array, wanted: readonly number[]): { room: Float64Array; dense: readonly number[] } {
+    let best: { room: Float64Array; dense: readonly number[] } | null = null;
+    let least = Infinity;
+    for (const share of other ? mixes : [0]) {
+      const room = share === 0 || !other ? one : Float64Array.from(one, (x, i) => (1 - share) * x + share * (other[i] as number));
+      const dense = [...wanted].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y);
+      let free = this.full;
+      let total = 0;
+      for (const i of dense) {
+        const part = Math.min(1, free / (room[i] as number));
+        total += part * (gains[i] as number);
+        free -= part * (room[i] as number);
+        if (free <= 0) break;
+      }
+      if (total < least - 1e-9) { least = total; best = { room, dense }; }
+    }
+    return best ?? { room: one, dense: wanted };
+  }
+
   /** The gain per room at which the candidates just fill what is free; 0 when all of them fit. */
-  private priceOfRoom({ dense, mode: { room } }: Dive, level: Level, count: number, free: number): number {
+  private priceOfRoom({ dense, room }: Dive, level: Level, count: number, free: number): number {
     const { isCandidate } = this;
     const { candidates, gains } = level;
     let wanted = 0;
@@ -234,7 +255,7 @@ export class ColumnFinder implements ColumnSource {
   }
 
   /** Each condition not yet met takes one of the items that serve it, wanted or not. */
-  private duesOf({ candidates, gains, dues }: Level, count: number, { serves, room }: Mode, unmet: number, price: number): void {
+  private duesOf({ candidates, gains, dues }: Level, count: number, serves: Uint8Array, room: Float64Array, unmet: number, price: number): void {
     dues.fill(0, 0, count + 1);
     for (let bits = unmet; bits !== 0; bits &= bits - 1) {
       const bit = bits & -bits;
@@ -253,9 +274,8 @@ export class ColumnFinder implements ColumnSource {
    * a straight line, the second takes them as paid), so that both bound every larger set.
    */
   private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, unmet: number): void {
-    const { mode, company, worth } = dive;
+    const { mode, company, worth, room } = dive;
     const { basket: b, items } = this.inst;
-    const { room } = mode;
     const { words, full, chosen, set } = this;
     const level = this.level(depth);
     const { candidates, gains, joins, harm, reachGains, reachJoins } = level;
@@ -263,7 +283,7 @@ export class ColumnFinder implements ColumnSource {
     const price = this.priceOfRoom(dive, level, count, free);
     this.reach.bound(reachGains, candidates, count, gains, harm, company, room, price, free);
     if (real > -Infinity) this.reach.bound(reachJoins, candidates, count, joins, harm, company, room, price, free);
-    this.duesOf(level, count, mode, unmet, price);
+    this.duesOf(level, count, mode.serves, room, unmet, price);
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
       const { target } = dive;

@@ -30,6 +30,8 @@ export interface Mode {
   added: Float64Array;
   /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
   room: Float64Array;
+  /** The same by the other measure; null where there is but one. A load fits only if it fits by both, and so by every mix of them. */
+  otherRoom: Float64Array | null;
   /** What the mode supposes becomes real only with certain items: bit r of an item tells that it serves condition r; a load needs all bits of `conditions`. */
   serves: Uint8Array;
   conditions: number;
@@ -67,6 +69,7 @@ function kinships(family: ProgrammeFamily, hasWoolProgramme: boolean): Kinship[]
 }
 /** By hand, and in the coarse modes, a load's kin is not looked at. */
 const noKinship: Kinship = { other: false, may: anyone, must: null };
+type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
 /** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
 interface Held { may: ReadonlySet<number>; must: ReadonlySet<number> | null }
 /** More different cloths than this are not tried in every mix. */
@@ -82,10 +85,10 @@ const handMostMin = 15 + handStepMinutes.move;
 export class Modes {
   readonly inst: Instance;
   readonly list: readonly Mode[];
-  private readonly rooms: Map<number, Float64Array>;
+  private readonly rooms: Map<number, Rooms>;
   private readonly strong = new Map<number, ReadonlySet<PieceNumbers>>();
   private readonly cloths = new Map<string, Map<Product, Held> | null>();
-  private constructor(inst: Instance, rooms: Map<number, Float64Array>, list: (modes: Modes) => Mode[]) {
+  private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
     this.rooms = rooms;
     this.list = list(this);
@@ -97,8 +100,8 @@ export class Modes {
   /** The same modes for a branch in which the items of each group have become one. */
   merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
     const merge = (xs: Float64Array): Float64Array => Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
-    const rooms = new Map([...this.rooms].map(([k, room]) => [k, merge(room)] as const));
-    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), room: rooms.get(m.index) ?? merge(m.room), serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)) })));
+    const rooms = new Map([...this.rooms].map(([k, r]) => [k, { room: merge(r.room), otherRoom: r.otherRoom && merge(r.otherRoom) }] as const));
+    return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), ...(rooms.get(m.index) as Rooms), serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)) })));
   }
   private build(fine: boolean): Mode[] {
     const { basket: b, items } = this.inst;
@@ -177,7 +180,7 @@ export class Modes {
     const unit = doseUnitOf(product);
     const undershoot = household.rules.dosing === 'undershoot';
     const machine = s.method === 'machine';
-    const room = this.roomAt(index);
+    const { room, otherRoom } = this.roomAt(index);
     let base = supposed.otherFamily ? w.otherFamily : 0;
     let perRoom = 0;
     let perKg = 0;
@@ -230,7 +233,7 @@ export class Modes {
       ...(kin.must ? [kin.must] : []), ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []), ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []), ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),
     ];
     const serves = Uint8Array.from(items, (item, i) => (own[i] === Infinity ? 0 : conditions.reduce((bits, holds, r) => (item.pieces.some((p) => { const x = b.pieces[p]; return x !== undefined && holds(x); }) ? bits | (1 << r) : bits), 0)));
-    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room, serves, conditions: (1 << conditions.length) - 1 } : null;
+    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity) ? { index, supposed, base, own, added, room, otherRoom, serves, conditions: (1 << conditions.length) - 1 } : null;
   }
 
   /** Pieces that can make a catcher due at a setting: by duty, or by enough loose dye for some receiver at a full donor share. */
@@ -245,22 +248,22 @@ export class Modes {
   }
 
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
-  private roomAt(index: number): Float64Array {
+  private roomAt(index: number): Rooms {
     const known = this.rooms.get(index);
     if (known) return known;
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const share = (of: (p: PieceNumbers) => number): Float64Array =>
       Float64Array.from(items, (item) => (this.may(item.pieces, index) ? item.pieces.reduce((t, p) => { const x = b.pieces[p]; return t + (x ? of(x) : 0); }, 0) : 0));
-    let room: Float64Array;
+    let rooms: Rooms;
     if (s?.method === 'machine') {
       const byMass = share((x) => x.massKg / s.programme.maxLoadKg);
       const byVolume = share((x) => x.volumeL / s.washer.drumVolumeL / fillFractionFor(s, (x.qualities & quality.down) !== 0));
       const total = (xs: Float64Array): number => xs.reduce((a, x) => a + x, 0);
-      room = total(byVolume) > total(byMass) ? byVolume : byMass;
-    } else room = share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0));
-    this.rooms.set(index, room);
-    return room;
+      rooms = total(byVolume) > total(byMass) ? { room: byVolume, otherRoom: byMass } : { room: byMass, otherRoom: byVolume };
+    } else rooms = { room: share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0)), otherRoom: null };
+    this.rooms.set(index, rooms);
+    return rooms;
   }
 
   /**
