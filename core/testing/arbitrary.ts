@@ -43,6 +43,17 @@ export const household: Household = {
   products: (['universal', 'colour', 'dark', 'delicate', 'wool-silk'] as const).map((c) => ({ id: c, name: c, class: c, form: 'liquid' as const, dose: null, remaining: null, pricePerUnit: null })).concat([]),
 };
 
+const product = (id: string, productClass: Household['products'][number]['class'], form: Household['products'][number]['form']): Household['products'][number] => ({ id, name: id, class: productClass, form, dose: null, remaining: null, pricePerUnit: null });
+/** Households with other cupboards, rules and figures: what makes costs jump when a piece joins a load (catchers, pods, bleach, vinegar, modelled energy). */
+export const anyHousehold: fc.Arbitrary<Household> = fc.record({
+  helpers: fc.subarray([product('catchers', 'colour-catcher', 'sheet'), product('oxygen', 'oxygen-bleach', 'powder'), product('vinegar', 'vinegar', 'liquid'), product('softener', 'softener', 'liquid')]),
+  forms: fc.subarray([product('a-powder', 'universal', 'powder'), product('a-pods', 'colour', 'pod'), product('a-tablets', 'universal', 'tablet'), product('soap', 'soap', 'liquid')], { maxLength: 2 }),
+  softening: fc.constantFrom('none' as const, 'vinegar' as const, 'softener' as const), stated: fc.boolean(), colourPiles: fc.constantFrom('bleed-risk' as const, 'two' as const), priority: fc.constantFrom('gentle' as const, 'balanced' as const, 'thrifty' as const, 'quick' as const),
+}).map(({ helpers, forms, softening, stated, ...rules }) => ({
+  ...household, rules: { ...household.rules, softening, ...rules }, products: [...household.products, ...helpers, ...forms],
+  washers: household.washers.map((w) => ({ ...w, programmes: w.programmes.map((p) => (stated ? p : { ...p, energyKwhAt: new Map<number, number>(), waterL: null })) })),
+}));
+
 const label: fc.Arbitrary<CareLabel | null> = fc.option(fc.record({
   wash: fc.option(fc.oneof(
     fc.record({ by: fc.constant('machine' as const), maxC: fc.constantFrom(30, 40, 50, 60, 70, 95), action: fc.constantFrom('normal' as const, 'mild' as const, 'very-mild' as const) }),
@@ -62,4 +73,14 @@ export const anyGarment: fc.Arbitrary<Garment> = fc.record({
   ...cottonTee, ...rest, name: rest.id, traits: new Set(traits), parts: [{ role: 'shell', fibres: shell }, ...(lining ? [{ role: 'lining' as const, fibres: lining }] : [])], weighedDryMassG: null,
   colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])], stains: stain ? [{ id: 's1', kind: stain, ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0, heat: null, tried: [] }] : [],
   tests: grades.map((grade, i) => ({ kind: 'catcher' as const, agent: 'water', grade, at: `2026-04-0${i + 1}T10:00:00Z` })),
+}));
+
+/** Pieces that share loads easily and tint each other a little: where costs of sets are most entangled. */
+export const everydayGarment: fc.Arbitrary<Garment> = fc.record({
+  id: fc.uuid(), kind: fc.constantFrom('tshirt' as const, 'leggings' as const, 'dress_shirt' as const, 'bath_towel' as const, 'jeans' as const), fibre: fc.constantFrom('cotton' as const, 'cotton' as const, 'polyester' as const, 'viscose' as const, 'wool' as const),
+  ground: hex, dye: fc.constantFrom('reactive' as const, 'direct' as const, 'disperse' as const, 'unknown' as const, 'undyed' as const), washCount: fc.integer({ min: 0, max: 12 }), weighedDryMassG: fc.integer({ min: 100, max: 1600 }), valueEur: fc.integer({ min: 5, max: 150 }),
+  soil: fc.constantFrom('light' as const, 'normal' as const, 'heavy' as const), activity: fc.constantFrom('normal' as const, 'sweaty' as const), maxC: fc.constantFrom(30, 40, 60), stain: fc.option(fc.constantFrom(...stainKinds), { freq: 5 }), traits: fc.subarray<TraitId>(['denim', 'pleated'], { maxLength: 1 }),
+}).map(({ fibre, ground, maxC, stain, traits, ...rest }): Garment => ({
+  ...cottonTee, ...rest, name: rest.id, parts: only(fibre), traits: new Set(traits), colours: [{ hex: rest.dye === 'undyed' ? '#f7f7f4' : ground, role: 'ground' }], label: washLabel(fibre === 'wool' ? 30 : maxC, fibre === 'wool' ? 'very-mild' : fibre === 'cotton' ? 'normal' : 'mild'),
+  stains: stain ? [{ id: 's1', kind: stain, ageHours: 30, heatSet: false, place: '', sizeCm: 3, failedRounds: 0, heat: null, tried: [] }] : [],
 }));

@@ -22,6 +22,8 @@ export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nod
 const start = -1e-7;
 /** Columns of one mode that are handed over at once, the best and those before it. */
 const mostPerMode = 3;
+/** Shares of its price at which room is charged for bounds. */
+const discounts = [1, 0.5, 0];
 /** Shares of the second measure in a mix of both. */
 const mixes = [0, 0.25, 0.5, 0.75, 1];
 
@@ -40,8 +42,6 @@ interface Level {
   /** Most that the candidates from each one on can still add. */
   reachGains: Float64Array;
   reachJoins: Float64Array;
-  /** What the conditions of the mode cost at least from each candidate on; Infinity where one can no longer be met. */
-  dues: Float64Array;
 }
 /** One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next target. */
 interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; room: Float64Array; dense: readonly number[]; nodesLeft: number; target: number; take: (column: FoundColumn) => number; cutAt: number }
@@ -95,7 +95,7 @@ export class ColumnFinder implements ColumnSource {
     const n = this.inst.items.length;
     const numbers = (more = 0): Float64Array => new Float64Array(n + more);
     const ownTint = new Tint(this.inst.basket);
-    const fresh: Level = { features: noFeatures(), tint: ownTint, ownTint, candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1), dues: numbers(1) };
+    const fresh: Level = { features: noFeatures(), tint: ownTint, ownTint, candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1) };
     this.levels[depth] = fresh;
     return fresh;
   }
@@ -254,20 +254,6 @@ export class ColumnFinder implements ColumnSource {
     }
   }
 
-  /** Each condition not yet met takes one of the items that serve it, wanted or not. */
-  private duesOf({ candidates, gains, dues }: Level, count: number, serves: Uint8Array, room: Float64Array, unmet: number, price: number): void {
-    dues.fill(0, 0, count + 1);
-    for (let bits = unmet; bits !== 0; bits &= bits - 1) {
-      const bit = bits & -bits;
-      let least = Infinity;
-      for (let k = count - 1; k >= 0; k--) {
-        const i = candidates[k] as number;
-        if ((serves[i] as number) & bit) least = Math.min(least, Math.max(0, price * (room[i] as number) - (gains[i] as number)));
-        dues[k] = Math.max(dues[k] as number, least);
-      }
-    }
-  }
-
   /**
    * Sets that grow the chosen one by candidates of this level. Of the chosen set: `line` = the separable lower bound with its dye damage, `real` = its
    * supposed cost, both above its worth. What follows adds at least `own` to the first and `added` to the second (the first counts dose and water by
@@ -281,16 +267,20 @@ export class ColumnFinder implements ColumnSource {
     const { candidates, gains, joins, harm, reachGains, reachJoins } = level;
     const free = full - filled;
     const price = this.priceOfRoom(dive, level, count, free);
-    this.reach.bound(reachGains, candidates, count, gains, harm, company, room, price, free);
-    if (real > -Infinity) this.reach.bound(reachJoins, candidates, count, joins, harm, company, room, price, free);
-    this.duesOf(level, count, mode.serves, room, unmet, price);
+    // Where many exclude each other, room is worth less than its price: the bound is the least at both, and at any.
+    for (const share of price > 0 ? discounts : [0]) {
+      const terms = { price: price * share, free, unmet };
+      this.reach.bound(reachGains, { candidates, count, gains, harm }, company, mode, room, terms, share !== discounts[0] && price > 0);
+      if (real > -Infinity) this.reach.bound(reachJoins, { candidates, count, gains: joins, harm }, company, mode, room, terms, share !== discounts[0] && price > 0);
+    }
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
       const { target } = dive;
-      const bound = Math.max(line - (reachGains[k] as number) + (level.dues[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
+      const bound = Math.max(line - (reachGains[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
       if (bound >= target) return;
       // With this item in, whatever follows: an item without a gain can still be of use, to make the supposed mode real or a catcher due.
-      if (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target || real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target) continue;
+      const meets = (mode.serves[i] as number) & unmet;
+      if (!meets && (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target || real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target)) continue;
       if (dive.nodesLeft <= 0) {
         dive.cutAt = Math.min(dive.cutAt, bound);
         return;
@@ -326,7 +316,7 @@ export class ColumnFinder implements ColumnSource {
           next.candidates[rest++] = j;
         }
         if (rest > 0) this.prospects(dive, level, next, rest, grew);
-        if (rest > 0) this.visit(dive, depth + 1, rest, separable, costAtLeast - worths, taken, unmet & ~(mode.serves[i] as number));
+        if (rest > 0) this.visit(dive, depth + 1, rest, separable, costAtLeast - worths, taken, unmet & ~meets);
       }
       chosen.pop();
       set.length = before;
