@@ -12,6 +12,8 @@ export interface BranchEffort {
   nodes: number;
   /** Nodes of a first tree over the loads known so far. */
   poolNodes: number;
+  /** Loads that are written out at most, and sets visited for it. */
+  written: { columns: number; visited: number };
   rounds: number;
   /** Visited sets: in one mode of washing at most, and in all before the search settles for a gap. */
   nodesPerMode: number;
@@ -30,8 +32,6 @@ const firstLook = 60;
 const secondLook = 480;
 /** Visited sets per mode when asking which modes a better division could use. */
 const narrowLook = 1000;
-/** Loads that are written out at most, and sets visited for it. */
-const enumerated = { columns: 20_000, visited: 60_000 };
 /** Share of the cost that may be open for it to be worth a try. */
 const mostOpen = 0.02;
 
@@ -73,6 +73,8 @@ export class BranchAndPrice {
   private readonly pool = new Map<string, PooledLoad>();
   private best: Division;
   private visited = 0;
+  /** Loads that a division better than the best can have at most: each costs something. */
+  private mostLoads = Infinity;
   /** The first relaxation is through: the loads that matter are mostly known. */
   private warm = false;
   /** Progress for whoever watches: share of the gap closed so far is theirs to work out. */
@@ -138,7 +140,7 @@ export class BranchAndPrice {
         for (let i = 0; i < m; i++) sum += Math.min(pi[i] as number, inst.items[i]?.waitCost ?? Infinity);
         // A slack must not be worth having: the count's dual has the sign its row asks for.
         const countOk = !counted || (node.minLoads > 0 ? perLoad >= -1e-9 : perLoad <= 1e-9);
-        const most = node.maxLoads < Infinity ? node.maxLoads : Math.min(m, this.mostLoads());
+        const most = node.maxLoads < Infinity ? node.maxLoads : Math.min(m, this.mostLoads);
         const bound = countOk ? sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) + most * Math.min(0, found.leastReduced) : -Infinity;
         if (bound > lowerBound) lowerBound = bound;
         if (countOk && found.exact && sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) - bound < nearEnough) settled = { columns, duals: pi, perLoad, bound };
@@ -176,11 +178,6 @@ export class BranchAndPrice {
     return { lowerBound, settled, loads, waiting, integral, cost: solution.reduce((s, { column, share }) => s + column.cost * Math.round(share), 0), inst, groups };
   }
 
-  private mostLoads(): number {
-    let cheapest = Infinity;
-    for (const { cost } of this.pool.values()) cheapest = Math.min(cheapest, cost);
-    return Math.floor(this.best.cost / Math.max(0.2, cheapest)) + 1;
-  }
   private adopt(r: Relaxed): void {
     const back = (set: readonly number[]): number[] => ascending(set.flatMap((g) => r.groups[g] as number[]));
     const loads = r.loads.map(({ set }) => back(set));
@@ -207,6 +204,7 @@ export class BranchAndPrice {
 
   run(): Bounded {
     const finder = new ColumnFinder(this.root, this.effort.fine);
+    this.mostLoads = Math.floor(this.best.cost / finder.leastCost());
     const root: Node = { together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: finder.shareWorth().reduce((t, x) => t + x, 0) };
     const first = this.relax(root, finder);
     if (!first) return this.bounded(this.best.cost);
@@ -230,7 +228,7 @@ export class BranchAndPrice {
     if (!settled || !(settled.columns instanceof ColumnFinder)) return null;
     const gap = this.best.cost - settled.bound;
     if (gap > mostOpen * this.best.cost) return null;
-    const all = settled.columns.allWithin(settled.duals, settled.perLoad, gap + proven, enumerated);
+    const all = settled.columns.allWithin(settled.duals, settled.perLoad, gap + proven, this.effort.written);
     return all && new ColumnList(all.map(({ items, cost }) => ({ items: ascending(items.flatMap((g) => groups[g] as number[])), cost })));
   }
 

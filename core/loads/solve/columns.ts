@@ -81,6 +81,11 @@ export class ColumnFinder implements ColumnSource {
     return this.modes.shareWorth();
   }
 
+  /** What any load costs at least. */
+  leastCost(): number {
+    return Math.max(1e-3, Math.min(...this.modes.list.map((m) => m.base)));
+  }
+
   private companyOf({ index, supposed: { caught } }: Mode): Company {
     const key = index * 2 + (caught ? 1 : 0);
     const known = this.companies.get(key);

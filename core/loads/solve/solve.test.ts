@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { garment, household, anyGarment } from '../../testing/arbitrary.ts';
+import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../../testing/arbitrary.ts';
 import { basketOf } from '../basket.ts';
 import { deferralCost } from '../price.ts';
 import { profileOf } from '../profile.ts';
@@ -12,11 +12,11 @@ import { independentGroups, solve } from './solve.ts';
 import { divideBySubsets } from './subsets.ts';
 
 const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
-function instanceOf(list: Parameters<typeof basketOf>[0]): { inst: Instance; pricer: Pricer } {
-  const b = basketOf(list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })), household);
+function instanceOf(list: Parameters<typeof basketOf>[0], home = household): { inst: Instance; pricer: Pricer } {
+  const b = basketOf(list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })), home);
   return { inst: makeInstance(b, list.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) }))), pricer: new Pricer(b) };
 }
-const effort = { nodes: 500, poolNodes: 60, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true };
+const effort = { nodes: 500, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true };
 
 describe('the master problem', () => {
   test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {
@@ -38,15 +38,27 @@ describe('the master problem', () => {
 });
 
 describe('branch and price', () => {
-  test('equals the dynamic programme over all subsets, and proves it', () => fc.assert(fc.property(fc.array(washable, { minLength: 6, maxLength: 9 }), (list) => {
-    const { inst, pricer } = instanceOf(list);
+  const equalsExact = (list: Parameters<typeof instanceOf>[0], home = household): void => {
+    const { inst, pricer } = instanceOf(list, home);
     const exact = divideBySubsets(inst, pricer);
     const start = { loads: [], waiting: list.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
     const found = new BranchAndPrice(inst, pricer, start, [], effort).run();
     expect(found.lowerBound).toBeLessThanOrEqual(exact.cost + 1e-6);
     expect(found.division.cost).toBeCloseTo(exact.cost, 6);
     expect(found.optimal).toBe(true);
-  }), { numRuns: 25 }));
+  };
+  test('equals the dynamic programme over all subsets, and proves it', () => fc.assert(fc.property(fc.array(washable, { minLength: 6, maxLength: 9 }), (list) => equalsExact(list)), { numRuns: 25 }));
+  test('also with heavy everyday baskets and any cupboard', () => fc.assert(fc.property(fc.array(everydayGarment, { minLength: 7, maxLength: 10 }), anyHousehold, equalsExact), { numRuns: 25 }));
+  test('writes out the loads that still matter, and gets there without', () => {
+    fc.assert(fc.property(fc.array(everydayGarment, { minLength: 8, maxLength: 10 }), (list) => {
+      const { inst, pricer } = instanceOf(list);
+      const start = { loads: [], waiting: list.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
+      const long = new BranchAndPrice(inst, pricer, start, [], { ...effort, poolNodes: 0, written: { columns: 0, visited: 0 } }).run();
+      const short = new BranchAndPrice(inst, pricer, start, [], effort).run();
+      expect(long.division.cost).toBeCloseTo(short.division.cost, 9);
+      expect([long.optimal, short.optimal]).toEqual([true, true]);
+    }), { numRuns: 12 });
+  });
   test('search never beats it, and finds it on small baskets most of the time', () => {
     let same = 0;
     fc.assert(fc.property(fc.array(washable, { minLength: 4, maxLength: 8 }), (list) => {
