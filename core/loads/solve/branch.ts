@@ -97,7 +97,8 @@ export class BranchAndPrice {
     return source instanceof ColumnList ? source.within(inst, groups, groupOf) : new ColumnFinder(inst, this.effort.fine, { finder: source, groups });
   }
 
-  private relax(node: Node, source: ColumnFinder | ColumnList): Relaxed | null {
+  /** The relaxation of a branch, within `near` of its end; null where it holds no division better than the best. */
+  private relax(node: Node, source: ColumnFinder | ColumnList, near = nearEnough): Relaxed | null {
     const { inst, groups } = node.together.length === 0 && node.apart.length === 0 ? { inst: this.root, groups: this.root.items.map((_, i) => [i]) } : nodeInstance(this.root, node);
     const m = inst.items.length;
     const counted = node.minLoads > 0 || node.maxLoads < Infinity;
@@ -143,7 +144,7 @@ export class BranchAndPrice {
         const most = node.maxLoads < Infinity ? node.maxLoads : Math.min(m, this.mostLoads);
         const bound = countOk ? sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) + most * Math.min(0, found.leastReduced) : -Infinity;
         if (bound > lowerBound) lowerBound = bound;
-        if (countOk && found.exact && sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) - bound < nearEnough) settled = { columns, duals: pi, perLoad, bound };
+        if (countOk && found.exact && sum + (counted ? perLoad * (rightSides[countRow] as number) : 0) - bound < Math.max(near, proven / 2)) settled = { columns, duals: pi, perLoad, bound };
         if (settled && settled.duals === pi && columns instanceof ColumnFinder) done = true;
         if (bound > centreBound) { centreBound = bound; centre = pi; }
         let added = 0;
@@ -258,7 +259,12 @@ export class BranchAndPrice {
         open.push({ ...node, maxLoads: floor, bound }, { ...node, minLoads: floor + 1, bound });
       } else if (pair) {
         open.push({ ...node, together: [...node.together, pair], bound }, { ...node, apart: [...node.apart, pair], bound });
-      } else closedBound = Math.min(closedBound, bound); // its bound stands, it could not be divided further
+      } else {
+        // Whole, but stopped a hair before its end: go there.
+        const last = this.relax({ ...node, bound }, source, 0);
+        if (last?.integral) this.adopt(last);
+        closedBound = Math.min(closedBound, last ? Math.max(bound, last.lowerBound) : Infinity);
+      }
     }
     return Math.min(closedBound, ...open.map((x) => x.bound));
   }
