@@ -217,6 +217,11 @@ export function supposedCost(b: Basket, pieces: readonly number[], f: Features, 
   const cost = costAt(b, pieces, f, shares, index, null, m);
   return { cost: cost < 0 ? Infinity : cost, dyeAtLeast, costAtLeast, catcherDue };
 }
+/** Cost of a set at one setting; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+export function costAtSetting(b: Basket, pieces: readonly number[], f: Features, index: number): number {
+  const cost = costAt(b, pieces, f, donorShares(b, pieces), index, null);
+  return cost < 0 ? Infinity : cost;
+}
 /** The whole load of a set at one setting; null when the setting is refused. */
 export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {
   if (!allowedAt(b, pieces, index) || !conflictFree(b, pieces)) return null;

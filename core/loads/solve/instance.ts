@@ -67,6 +67,11 @@ export class Pricer {
     const { key, check } = this.hashes(pieces);
     return this.known.get(key)?.check === check ? (this.known.get(key) as Known) : this.remember(key, check, pieces);
   }
+  /** Cost of a set if it has been priced before. */
+  knownCost(key: number, check: number): number | undefined {
+    const known = this.known.get(key);
+    return known?.check === check ? known.cost : undefined;
+  }
   /** The same for a set whose hashes are known; its pieces are only listed when it is new. */
   costOf(key: number, check: number, pieces: () => readonly number[]): number {
     const known = this.known.get(key);

@@ -66,10 +66,10 @@ export function independentGroups(b: Basket, items: readonly Item[]): number[][]
 }
 
 /** Groups up to this size are proven by branch and price; larger ones are searched and bounded item by item. */
-const branchLimit = 140;
+const branchLimit = 60;
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = { nodes: 80, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 150, nodesPerMode: 20_000, visited: 2_000_000, fine: true };
-const searchRounds = (n: number): number => (n <= branchLimit ? 60 : Math.max(20, Math.round(7_200 / n)));
+const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 
 function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Division; lowerBound: number; optimal: boolean } {
   const n = inst.items.length;
