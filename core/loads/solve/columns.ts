@@ -252,7 +252,7 @@ export class ColumnFinder implements ColumnSource {
       const j = candidates[k] as number;
       const pieces = items[j]?.pieces ?? [];
       harm[j] = grew ? tint.damageTo(pieces) : (level.harm[j] as number);
-      let lost = harm[j] as number;
+      let lost = harm[j];
       if (rated) for (const p of pieces) { const g = b.dyeGroup[p] as number; if (g >= 0) lost += (rates[g] as number) * (b.donorKg[p] as number); }
       gains[j] = (worth[j] as number) - (mode.own[j] as number) - lost;
       joins[j] = (worth[j] as number) - (mode.added[j] as number) - lost;

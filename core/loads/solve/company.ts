@@ -79,14 +79,14 @@ export class Tint {
       const g = b.dyeGroup[p] ?? -1;
       if (g < 0) continue;
       this.donorKg[g] = (this.donorKg[g] as number) + (b.donorKg[p] as number);
-      this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g] as number) / bleedLimits.referenceLoadKg));
+      this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g]) / bleedLimits.referenceLoadKg));
       const score = (b.giverScore[p]?.[index] ?? 0) * (caught && b.caught[p] ? bleedLimits.catcherFactor : 1);
       if (score > (this.strongest[g] as number)) {
         this.second[g] = this.strongest[g] as number;
         this.strongest[g] = score;
         this.strongestPiece[g] = p;
       } else this.second[g] = Math.max(this.second[g] as number, score);
-      const tint = (this.strongest[g] as number) * (this.shares[g] as number);
+      const tint = (this.strongest[g] as number) * (this.shares[g]);
       if (tint === 0) continue;
       grew = true;
       const uptake = b.uptake[b.dyeOfGroup[g] as number];

@@ -88,7 +88,7 @@ function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Divis
     if (watch) proof.onBound = (lowerBound, cost) => watch({ phase: 'proof', share: 1 - proofShare * Math.min(1, Math.max(0, cost - lowerBound) / cost * 10), cost, lowerBound });
     return proof.run();
   }
-  const lowerBound = Math.min(start.cost, new ColumnFinder(inst, n <= 140).shareWorth().reduce((t, x) => t + x, 0));
+  const lowerBound = Math.min(start.cost, new ColumnFinder(inst, true).shareWorth().reduce((t, x) => t + x, 0));
   return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
 }
 
