@@ -9,7 +9,7 @@ import { fillClass, unbalanceShare } from '../washing/drum.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { Basket } from './basket.ts';
 import type { PricedLoad } from './price.ts';
-import { transfers } from './transfer.ts';
+import { transferAllowed, transfers, type Transfer } from './transfer.ts';
 import { bestSpin, type Setting } from './settings.ts';
 import type { Profile } from './profile.ts';
 import { isDenim } from './profile.ts';
@@ -121,6 +121,17 @@ export function pieceWarnings(profiles: readonly Profile[]): PlanWarning[] {
 
 const strength: readonly Constraint[] = ['H4', 'H5', 'H3', 'H6', 'H7', 'H10', 'H8', 'H1', 'H2'];
 
+/** The transfer that keeps two pieces apart, at the first of the settings that suit both; null when some setting lets them share. */
+function firstTint(b: Basket, i: number, j: number): Transfer | 'no-setting' | null {
+  const words = b.settingWords;
+  let first: Transfer | 'no-setting' = 'no-setting';
+  for (let w = 0; w < words; w++) for (let bits = (b.allowedBits[i * words + w] ?? 0) & (b.allowedBits[j * words + w] ?? 0); bits !== 0; bits &= bits - 1) {
+    const tint = transfers(b, [i, j], w * 32 + 31 - Math.clz32(bits & -bits), true).find((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));
+    if (!tint) return null;
+    if (first === 'no-setting') first = tint;
+  }
+  return first;
+}
 /** Why two groups stay apart: the strongest reason between any two of their pieces; null when only the price keeps them apart. */
 export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
   let best: Separation | null = null;
@@ -134,13 +145,9 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
     const conflict = b.conflict[i]?.[j];
     if (conflict) { offer([i, j], conflict.constraint, conflict.text()); continue; }
     if (!stillOpen('H3')) continue;
-    const common = b.settings.flatMap((_, k) => (b.allowed[i]?.[k] && b.allowed[j]?.[k] ? [k] : []));
-    const bleedAt = (k: number) => transfers(b, [i, j], k, true).find((t) => t.deltaE >= t.limit && !(t.white ? b.profiles[t.giver]?.history.earnedForWhite : b.profiles[t.giver]?.history.earned));
-    if (common.length === 0) offer([i, j], 'H1', `No programme or bath suits both ${name(i)} and ${name(j)}.`);
-    else if (common.every(bleedAt)) {
-      const first = bleedAt(common[0] as number);
-      if (first) offer([first.giver, first.receiver], 'H3', `${name(first.giver)} would tint ${name(first.receiver)} (ΔE about ${roundTo(first.deltaE, 1)}, allowed ${first.limit}).`);
-    }
+    const tint = firstTint(b, i, j);
+    if (tint === 'no-setting') offer([i, j], 'H1', `No programme or bath suits both ${name(i)} and ${name(j)}.`);
+    else if (tint) offer([tint.giver, tint.receiver], 'H3', `${name(tint.giver)} would tint ${name(tint.receiver)} (ΔE about ${roundTo(tint.deltaE, 1)}, allowed ${tint.limit}).`);
   }
   if (!best && loadA.setting.method === 'machine' && loadB.setting.method === 'machine' && loadA.massKg + loadB.massKg > Math.max(loadA.setting.programme.maxLoadKg, loadB.setting.programme.maxLoadKg)) {
     const i = loadA.pieces[0] ?? 0;

@@ -8,7 +8,8 @@ import { planBasket } from './plan.ts';
 import { basketOf } from './basket.ts';
 import { deferralCost, priceLoad, pricesBySetting } from './price.ts';
 import { profileOf } from './profile.ts';
-import { ColumnFinder } from './solve/columns.ts';
+import { Modes } from './solve/modes.ts';
+import { shareWorth } from './solve/worth.ts';
 import { makeInstance } from './solve/instance.ts';
 import { solve } from './solve/solve.ts';
 
@@ -174,7 +175,7 @@ describe('the optimum', () => {
     const gs = distinct(list);
     const b = basketOf(gs, household);
     const all = gs.map((_, i) => i);
-    const worth = new ColumnFinder(makeInstance(b, all.map((i) => ({ pieces: [i], waitCost: Infinity }))), true).shareWorth();
+    const worth = shareWorth(Modes.of(makeInstance(b, all.map((i) => ({ pieces: [i], waitCost: Infinity })))));
     const bound = worth.reduce((s, x) => s + x, 0);
     return pricesBySetting(b, all).every((l) => l.cost >= bound - 1e-9);
   }), { numRuns: 60 }));

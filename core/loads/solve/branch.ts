@@ -6,7 +6,9 @@
 import { ColumnList, type PooledLoad } from './column-list.ts';
 import { ColumnFinder } from './columns.ts';
 import { ascending, piecesOf, type Division, type Instance, type Pricer } from './instance.ts';
+import type { Modes } from './modes.ts';
 import { Relaxation, type Node, type Relaxed, type Settled } from './relaxation.ts';
+import { climb, shareWorth, solitaryWorth, sumOf, type ClimbEffort } from './worth.ts';
 
 export interface BranchEffort {
   /** Nodes of the tree, and rounds of column generation in each. */
@@ -19,8 +21,8 @@ export interface BranchEffort {
   /** Visited sets: in one mode of washing at most, and in all before the search settles for a gap. */
   nodesPerMode: number;
   visited: number;
-  /** Look at every soil and family by itself; exact, but more modes. */
-  fine: boolean;
+  /** How valid worths are sought where the relaxation is left before its end. */
+  climb: ClimbEffort;
 }
 export interface Bounded { division: Division; lowerBound: number; optimal: boolean }
 
@@ -36,6 +38,7 @@ const mostOpen = 0.02;
 
 export class BranchAndPrice {
   private readonly root: Instance;
+  private readonly modes: Modes;
   private readonly pricer: Pricer;
   private readonly effort: BranchEffort;
   /** Every load found so far, by its items. */
@@ -49,8 +52,9 @@ export class BranchAndPrice {
   /** Progress for whoever watches: share of the gap closed so far is theirs to work out. */
   onBound: ((lowerBound: number, cost: number) => void) | null = null;
 
-  constructor(root: Instance, pricer: Pricer, start: Division, pool: Iterable<PooledLoad>, effort: BranchEffort) {
-    this.root = root;
+  constructor(modes: Modes, pricer: Pricer, start: Division, pool: Iterable<PooledLoad>, effort: BranchEffort) {
+    this.root = modes.inst;
+    this.modes = modes;
     this.pricer = pricer;
     this.best = start;
     this.effort = effort;
@@ -64,7 +68,7 @@ export class BranchAndPrice {
   /** The relaxation of a branch, solved to within `near` of its end, as far as the effort goes. */
   private relax(node: Node, source: ColumnFinder | ColumnList, near = nearEnough): { relaxation: Relaxation; found: Relaxed } {
     const relaxation = new Relaxation(this.root, node, this.pool.values(), this.best.loads);
-    const columns = relaxation.columnsOf(source, this.effort.fine);
+    const columns = relaxation.columnsOf(source);
     const sets: readonly number[] = this.warm ? [this.effort.nodesPerMode] : [...looks, this.effort.nodesPerMode];
     let look = 0;
     let lowerBound = node.bound;
@@ -101,6 +105,21 @@ export class BranchAndPrice {
     }
     return { relaxation, found: relaxation.result(lowerBound, settled) };
   }
+  /** What each item costs in the best division: what its load would save without it, and by mass of what is left of the cost. */
+  private paidInBest(): Float64Array {
+    const { basket: b, items } = this.root;
+    const paid = new Float64Array(items.length);
+    for (const i of this.best.waiting) paid[i] = items[i]?.waitCost ?? 0;
+    for (const load of this.best.loads) {
+      const cost = this.pricer.cost(piecesOf(items, load));
+      const saved = load.map((i) => Math.max(0, cost - this.pricer.cost(piecesOf(items, load.filter((x) => x !== i)))));
+      const massKg = load.map((i) => (items[i]?.pieces ?? []).reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0));
+      const left = cost - saved.reduce((t, x) => t + x, 0);
+      const allKg = massKg.reduce((t, x) => t + x, 0);
+      load.forEach((i, k) => { paid[i] = (saved[k] as number) + (left * (massKg[k] as number)) / allKg; });
+    }
+    return paid;
+  }
   private adopt(relaxation: Relaxation, found: Relaxed): void {
     if (!found.integral) return;
     const loads = found.loads.map(({ set }) => relaxation.wholeOf(set));
@@ -113,11 +132,18 @@ export class BranchAndPrice {
   }
 
   run(): Bounded {
-    const finder = new ColumnFinder(this.root, this.effort.fine);
+    const finder = new ColumnFinder(this.modes);
     this.mostLoads = Math.floor(this.best.cost / finder.leastCost());
-    const root: Node = { together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: finder.shareWorth().reduce((t, x) => t + x, 0) };
+    const worth = solitaryWorth(this.modes, shareWorth(this.modes));
+    const root: Node = { together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: sumOf(worth) };
     const { relaxation, found: first } = this.relax(root, finder);
     this.adopt(relaxation, first);
+    if (!first.settled && !this.closed(first.lowerBound)) {
+      // Its duals are worth too much for loads not found yet; between them and what the best division asks of each item a valid worth is not far.
+      const paid = this.paidInBest();
+      const target = relaxation.optimise().map((dual, i) => (dual + (paid[i] as number)) / 2);
+      first.lowerBound = Math.max(first.lowerBound, sumOf(climb(finder, worth, target, this.effort.climb)));
+    }
     this.onBound?.(first.lowerBound, this.best.cost);
     this.warm = true;
     if (first.settled && !this.closed(first.lowerBound)) {

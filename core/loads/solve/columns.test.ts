@@ -6,6 +6,7 @@ import { basketOf } from '../basket.ts';
 import { deferralCost } from '../price.ts';
 import { profileOf } from '../profile.ts';
 import { ColumnFinder } from './columns.ts';
+import { Modes } from './modes.ts';
 import { makeInstance, piecesOf, Pricer, type Instance } from './instance.ts';
 
 const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
@@ -24,7 +25,7 @@ describe('columns', () => {
   test('the best one found is the best of all subsets, when the search was exact', () => fc.assert(fc.property(list, worths, fc.double({ min: -0.5, max: 0.5, noNaN: true }), anyHousehold, (gs, ws, perLoad, home) => {
     const { inst, pricer } = instanceOf(gs, home);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const found = new ColumnFinder(inst, true).find(worth, perLoad, 1e6);
+    const found = new ColumnFinder(Modes.of(inst)).find(worth, perLoad, 1e6);
     const least = leastReduced(inst, pricer, worth, perLoad);
     expect(found.exact).toBe(true);
     expect(found.leastReduced).toBeCloseTo(least, 6);
@@ -33,29 +34,23 @@ describe('columns', () => {
   test('so it is where dyes, drums and products entangle the cost most', () => fc.assert(fc.property(fc.array(everydayGarment, { minLength: 5, maxLength: 9 }), fc.array(fc.double({ min: 0.2, max: 2.5, noNaN: true }), { minLength: 9, maxLength: 9 }), anyHousehold, (gs, ws, home) => {
     const { inst, pricer } = instanceOf(gs, home);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const found = new ColumnFinder(inst, true).find(worth, 0, 1e6);
+    const found = new ColumnFinder(Modes.of(inst)).find(worth, 0, 1e6);
     expect(found.exact).toBe(true);
     expect(found.leastReduced).toBeCloseTo(leastReduced(inst, pricer, worth, 0), 6);
   }), { numRuns: 120 }));
   test('cut off early, its bound is still below the best', () => fc.assert(fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
     const { inst, pricer } = instanceOf(gs);
     const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const found = new ColumnFinder(inst, true).find(worth, 0, nodesPerMode);
+    const found = new ColumnFinder(Modes.of(inst)).find(worth, 0, nodesPerMode);
     expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth, 0) + 1e-6);
   }), { numRuns: 120 }));
-  test('coarse modes bound from below as well', () => fc.assert(fc.property(list, worths, (gs, ws) => {
-    const { inst, pricer } = instanceOf(gs);
-    const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-    const share = new ColumnFinder(inst, false).shareWorth();
-    for (const set of subsets(gs.length)) expect(set.reduce((s, i) => s + Math.min(share[i] as number, worth[i] as number + 10), 0)).toBeLessThanOrEqual(pricer.cost(piecesOf(inst.items, set)) + 1e-9);
-  }), { numRuns: 80 }));
   test('items that became one in a branch are priced as one', () => fc.assert(fc.property(fc.array(washable, { minLength: 4, maxLength: 6 }), worths, (gs, ws) => {
     const { inst } = instanceOf(gs);
     const groups = [[0, 1], ...gs.slice(2).map((_, i) => [i + 2])];
     const merged = makeInstance(inst.basket, groups.map((g) => ({ pieces: g, waitCost: Infinity })));
     const worth = Float64Array.from(groups, (_, i) => ws[i] as number);
     const effort = 1e6;
-    const derived = new ColumnFinder(merged, true, { finder: new ColumnFinder(inst, true), groups }).find(worth, 0, effort);
+    const derived = new ColumnFinder(Modes.of(inst)).within(merged, groups).find(worth, 0, effort);
     expect(derived.leastReduced).toBeCloseTo(leastReduced(merged, new Pricer(inst.basket), worth, 0), 6);
   }), { numRuns: 30 }));
 });

@@ -4,12 +4,11 @@
  * prunes a depth-first search over compatible items.
  */
 import type { PieceNumbers } from '../basket.ts';
-import { duty } from '../bits.ts';
 import { gather, noFeatures, type Features } from '../features.ts';
 import { isAsSupposed, supposedCost } from '../price.ts';
 import { companyAt, Tint, wordsFor, type Company } from './company.ts';
 import { ascending, type Instance } from './instance.ts';
-import { Modes, type Mode } from './modes.ts';
+import type { Mode, Modes } from './modes.ts';
 import { Reach } from './reach.ts';
 
 export interface FoundColumn { items: number[]; cost: number; reduced: number }
@@ -20,6 +19,8 @@ export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nod
 
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
+/** Where a bound is asked for, nothing below zero is left unseen but for rounding. */
+const nothingBelow = -1e-9;
 /** Columns of one mode that are handed over at once, the best and those before it. */
 const mostPerMode = 3;
 /** Shares of its price at which room is charged for bounds. */
@@ -48,9 +49,8 @@ interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: num
 const nothing = { visited: 0, cutAt: Infinity };
 
 export class ColumnFinder implements ColumnSource {
-  private readonly inst: Instance;
+  readonly inst: Instance;
   private readonly modes: Modes;
-  /** The modes still looked at. */
   private list: readonly Mode[];
   private readonly companies = new Map<number, Company>();
   private readonly words: number;
@@ -61,26 +61,39 @@ export class ColumnFinder implements ColumnSource {
   private readonly wantedKg: Float64Array;
   private readonly chosen: number[] = [];
   private readonly set: number[] = [];
-  /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
   private readonly full: number;
-  /** `from` = the finder of the whole group, when this one looks at a branch of it in which some items have become one. */
-  constructor(inst: Instance, fine: boolean, from: { finder: ColumnFinder; groups: readonly (readonly number[])[] } | null = null) {
+  constructor(modes: Modes, list: readonly Mode[] = modes.list) {
+    const { inst } = modes;
     this.inst = inst;
-    this.modes = from ? from.finder.modes.merged(inst, from.groups) : Modes.of(inst, fine);
-    const kept = from && new Set(from.finder.list);
-    this.list = from && kept ? this.modes.list.filter((_, k) => kept.has(from.finder.modes.list[k] as Mode)) : this.modes.list;
+    this.modes = modes;
+    this.list = list;
     this.words = wordsFor(inst.items.length);
     this.reach = new Reach(inst.items.length);
     this.rates = new Float64Array(inst.basket.dyeGroups);
     this.wantedKg = new Float64Array(inst.basket.dyeGroups);
     this.isCandidate = new Uint8Array(inst.items.length);
-    this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
+    this.full = modes.full;
   }
-  /** See {@link Modes.shareWorth}. */
-  shareWorth(): Float64Array {
-    return this.modes.shareWorth();
+  /** The modes still looked at. */
+  get modesInUse(): readonly Mode[] {
+    return this.list;
+  }
+  /** The same for a branch in which the items of each group have become one. */
+  within(inst: Instance, groups: readonly (readonly number[])[]): ColumnFinder {
+    const modes = this.modes.merged(inst, groups);
+    const kept = new Set(this.list);
+    return new ColumnFinder(modes, modes.list.filter((_, k) => kept.has(this.modes.list[k] as Mode)));
   }
 
+  /** A bound on the reduced cost of every load of a mode: what it found, or where it had to stop. Zero when none is below. */
+  leastOf(mode: Mode, worth: Float64Array, nodes: number): number {
+    let best = 0;
+    const { cutAt } = this.search(mode, worth, 0, nothingBelow, nodes, (column) => {
+      best = column.reduced;
+      return best;
+    });
+    return Math.min(best, cutAt);
+  }
   /** What any load costs at least. */
   leastCost(): number {
     return Math.max(1e-3, Math.min(...this.modes.list.map((m) => m.base)));

@@ -6,6 +6,7 @@ import { basketOf } from '../basket.ts';
 import { deferralCost } from '../price.ts';
 import { makeInstance, Pricer } from './instance.ts';
 import { BranchAndPrice } from './branch.ts';
+import { Modes } from './modes.ts';
 
 const colours = (hex: string) => [{ hex, role: 'ground' as const }];
 const pieces = [
@@ -34,7 +35,7 @@ test('twelve pieces: the same optimum', async () => {
   const reference = highs.solve(model, { output_flag: false, mip_rel_gap: 0 });
   expect(reference.Status).toBe('Optimal');
   const start = { loads: [], waiting: pieces.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
-  const own = new BranchAndPrice(inst, pricer, start, [], { nodes: 500, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true }).run();
+  const own = new BranchAndPrice(Modes.of(inst), pricer, start, [], { nodes: 500, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, climb: { climbs: 2, reach: 0.2, nodes: 300 } }).run();
   expect(own.optimal).toBe(true);
   expect(own.division.cost).toBeCloseTo(reference.ObjectiveValue, 5);
 }, 60_000);

@@ -67,7 +67,7 @@ function kinships(family: ProgrammeFamily, hasWoolProgramme: boolean): Kinship[]
     case 'rinse-spin': return [{ other: true, may: anyone, must: null }];
   }
 }
-/** By hand, and in the coarse modes, a load's kin is not looked at. */
+/** By hand a load's kin is not looked at. */
 const noKinship: Kinship = { other: false, may: anyone, must: null };
 type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
 /** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
@@ -84,18 +84,20 @@ const handMostMin = 15 + handStepMinutes.move;
 
 export class Modes {
   readonly inst: Instance;
+  /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
+  readonly full: number;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Rooms>;
   private readonly strong = new Map<number, ReadonlySet<PieceNumbers>>();
   private readonly cloths = new Map<string, Map<Product, Held> | null>();
   private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
+    this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
     this.rooms = rooms;
     this.list = list(this);
   }
-  /** `fine` = look at every soil and family by itself. */
-  static of(inst: Instance, fine: boolean): Modes {
-    return new Modes(inst, new Map(), (modes) => modes.build(fine));
+  static of(inst: Instance): Modes {
+    return new Modes(inst, new Map(), (modes) => modes.build());
   }
   /** The same modes for a branch in which the items of each group have become one. */
   merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
@@ -103,20 +105,20 @@ export class Modes {
     const rooms = new Map([...this.rooms].map(([k, r]) => [k, { room: merge(r.room), otherRoom: r.otherRoom && merge(r.otherRoom) }] as const));
     return new Modes(inst, rooms, () => this.list.map((m) => ({ ...m, own: merge(m.own), added: merge(m.added), ...(rooms.get(m.index) as Rooms), serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)) })));
   }
-  private build(fine: boolean): Mode[] {
+  private build(): Mode[] {
     const { basket: b, items } = this.inst;
     const soils = [...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0))))].sort();
     const brights = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0)) ? [false, true] : [false];
-    const catchers = fine && b.catcher ? [false, true] : [false];
+    const catchers = b.catcher ? [false, true] : [false];
     return b.settings.flatMap((setting, index) => {
       if (!items.some((item) => this.may(item.pieces, index))) return [];
       const products = possibleProducts(b, index);
-      const cloths = fine ? this.clothsByProduct(index, products) : null;
+      const cloths = this.clothsByProduct(index, products);
       return products.flatMap((product) => {
         const held = cloths?.get(product);
         if (cloths && !held) return [];
-        const kin = fine && setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
-        return (fine ? soils : [0]).flatMap((soilColumn) => kin.flatMap((k) => brights.flatMap((bright) => catchers.flatMap((caught) => this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright, caught }, fine, held ?? null, k) ?? []))));
+        const kin = setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
+        return soils.flatMap((soilColumn) => kin.flatMap((k) => brights.flatMap((bright) => catchers.flatMap((caught) => this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright, caught }, held ?? null, k) ?? []))));
       });
     });
   }
@@ -169,7 +171,7 @@ export class Modes {
     return [...cloths];
   }
 
-  private modeOf(index: number, supposed: Supposed, fine: boolean, held: Held | null, kin: Kinship): Mode | null {
+  private modeOf(index: number, supposed: Supposed, held: Held | null, kin: Kinship): Mode | null {
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const n = b.numbers[index];
@@ -219,7 +221,7 @@ export class Modes {
       let cost = this.may(item.pieces, index) ? 0 : Infinity;
       for (const p of item.pieces) {
         const x = b.pieces[p];
-        if (!x || !(x.permitted & (1 << classIndex)) || (held && !held.may.has(clothKey(x))) || (fine && x.soilColumn > supposed.soilColumn) || (supposed.bright && !(x.qualities & quality.white)) || (fine && b.catcher && !supposed.caught && x.duties & duty.catcher) || !kin.may(x)) { cost = Infinity; break; }
+        if (!x || !(x.permitted & (1 << classIndex)) || (held && !held.may.has(clothKey(x))) || x.soilColumn > supposed.soilColumn || (supposed.bright && !(x.qualities & quality.white)) || (b.catcher && !supposed.caught && x.duties & duty.catcher) || !kin.may(x)) { cost = Infinity; break; }
         cost += w.lambdaClean * Math.max(0, x.need - effect) + w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) + perPiece;
         shared += perKg * x.massKg;
       }
@@ -227,8 +229,7 @@ export class Modes {
       added[i] = cost;
     });
     const strong = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
-    // A coarse mode supposes the least of everything and is not asked to be real.
-    const conditions: ((x: PieceNumbers) => boolean)[] = !fine ? [] : [
+    const conditions: ((x: PieceNumbers) => boolean)[] = [
       (x) => x.soilColumn === supposed.soilColumn,
       ...(kin.must ? [kin.must] : []), ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []), ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []), ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),
     ];
@@ -264,15 +265,5 @@ export class Modes {
     } else rooms = { room: share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0)), otherRoom: null };
     this.rooms.set(index, rooms);
     return rooms;
-  }
-
-  /**
-   * A worth of each item that no load can beat: in every mode it pays its own least and its share of the room times what a load costs at least
-   * (the rooms of a load sum to at most 1). A valid dual whatever the size of the basket.
-   */
-  shareWorth(): Float64Array {
-    const worth = Float64Array.from(this.inst.items, (item) => item.waitCost);
-    for (const m of this.list) for (let i = 0; i < worth.length; i++) worth[i] = Math.min(worth[i] as number, (m.own[i] as number) + m.base * (m.room[i] as number));
-    return worth;
   }
 }

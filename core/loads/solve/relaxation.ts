@@ -91,9 +91,9 @@ export class Relaxation {
     return true;
   }
   /** The source as this branch sees it. */
-  columnsOf(source: ColumnFinder | ColumnList, fine: boolean): ColumnSource {
+  columnsOf(source: ColumnFinder | ColumnList): ColumnSource {
     if (this.isWhole) return source;
-    return source instanceof ColumnList ? source.within(this.inst, this.groups, this.groupOf) : new ColumnFinder(this.inst, fine, { finder: source, groups: this.groups });
+    return source instanceof ColumnList ? source.within(this.inst, this.groups, this.groupOf) : source.within(this.inst, this.groups);
   }
   optimise(): Float64Array {
     return this.master.optimise();

@@ -7,6 +7,7 @@ import { profileOf } from '../profile.ts';
 import { BranchAndPrice } from './branch.ts';
 import { makeInstance, Pricer, type Instance } from './instance.ts';
 import { Master } from './master.ts';
+import { Modes } from './modes.ts';
 import { Search } from './search.ts';
 import { independentGroups, solve } from './solve.ts';
 import { divideBySubsets } from './subsets.ts';
@@ -16,7 +17,7 @@ function instanceOf(list: Parameters<typeof basketOf>[0], home = household): { i
   const b = basketOf(list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })), home);
   return { inst: makeInstance(b, list.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) }))), pricer: new Pricer(b) };
 }
-const effort = { nodes: 500, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, fine: true };
+const effort = { nodes: 500, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 200, nodesPerMode: 100_000, visited: 5_000_000, climb: { climbs: 2, reach: 0.2, nodes: 300 } };
 
 describe('the master problem', () => {
   test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {
@@ -42,7 +43,7 @@ describe('branch and price', () => {
     const { inst, pricer } = instanceOf(list, home);
     const exact = divideBySubsets(inst, pricer);
     const start = { loads: [], waiting: list.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
-    const found = new BranchAndPrice(inst, pricer, start, [], effort).run();
+    const found = new BranchAndPrice(Modes.of(inst), pricer, start, [], effort).run();
     expect(found.lowerBound).toBeLessThanOrEqual(exact.cost + 1e-6);
     expect(found.division.cost).toBeCloseTo(exact.cost, 6);
     expect(found.optimal).toBe(true);
@@ -53,8 +54,8 @@ describe('branch and price', () => {
     fc.assert(fc.property(fc.array(everydayGarment, { minLength: 8, maxLength: 10 }), (list) => {
       const { inst, pricer } = instanceOf(list);
       const start = { loads: [], waiting: list.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
-      const long = new BranchAndPrice(inst, pricer, start, [], { ...effort, poolNodes: 0, written: { columns: 0, visited: 0 } }).run();
-      const short = new BranchAndPrice(inst, pricer, start, [], effort).run();
+      const long = new BranchAndPrice(Modes.of(inst), pricer, start, [], { ...effort, poolNodes: 0, written: { columns: 0, visited: 0 } }).run();
+      const short = new BranchAndPrice(Modes.of(inst), pricer, start, [], effort).run();
       expect(long.division.cost).toBeCloseTo(short.division.cost, 9);
       expect([long.optimal, short.optimal]).toEqual([true, true]);
     }), { numRuns: 12 });
@@ -64,7 +65,7 @@ describe('branch and price', () => {
     fc.assert(fc.property(fc.array(washable, { minLength: 4, maxLength: 8 }), (list) => {
       const { inst, pricer } = instanceOf(list);
       const exact = divideBySubsets(inst, pricer);
-      const found = new Search(inst, pricer).run({ rounds: 40, swaps: true });
+      const found = new Search(Modes.of(inst), pricer).run({ rounds: 40, swaps: true });
       expect(found.cost).toBeGreaterThanOrEqual(exact.cost - 1e-9);
       expect([...found.loads.flat(), ...found.waiting].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
       if (found.cost - exact.cost < 1e-6) same++;

@@ -7,10 +7,11 @@ import type { Basket } from '../basket.ts';
 import { deferralCost } from '../price.ts';
 import { BranchAndPrice, type BranchEffort } from './branch.ts';
 import type { PooledLoad } from './column-list.ts';
-import { ColumnFinder } from './columns.ts';
 import { ascending, makeInstance, piecesOf, Pricer, type Division, type Instance, type Item } from './instance.ts';
+import { Modes } from './modes.ts';
 import { Search } from './search.ts';
 import { divideBySubsets, subsetLimit } from './subsets.ts';
+import { shareWorth, solitaryWorth, sumOf } from './worth.ts';
 
 export interface Candidate {
   /** Index in the basket. */
@@ -65,10 +66,12 @@ export function independentGroups(b: Basket, items: readonly Item[]): number[][]
   return groups;
 }
 
-/** Groups up to this size are proven by branch and price; larger ones are searched and bounded item by item. */
+/** Groups up to this size are proven by branch and price; those up to the next come near to its first relaxation; larger ones are bounded item by item. */
 const branchLimit = 60;
+const relaxLimit = 150;
 /** Counts that keep small households around a second. */
-const branchEffort: BranchEffort = { nodes: 80, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 150, nodesPerMode: 20_000, visited: 2_000_000, fine: true };
+const branchEffort: BranchEffort = { nodes: 80, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 150, nodesPerMode: 20_000, visited: 2_000_000, climb: { climbs: 4, reach: 0.2, nodes: 300 } };
+const relaxEffort: BranchEffort = { ...branchEffort, nodes: 0, rounds: 16, nodesPerMode: 480 };
 const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 
 function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Division; lowerBound: number; optimal: boolean } {
@@ -78,17 +81,18 @@ function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Divis
     return { division, lowerBound: division.cost, optimal: true };
   }
   const pool = new Map<string, PooledLoad>();
-  const search = new Search(inst, pricer);
-  if (n <= branchLimit) search.onLoad = (items, cost) => { const set = ascending(items); pool.set(set.join(','), { items: set, cost }); };
+  const modes = Modes.of(inst);
+  const search = new Search(modes, pricer);
+  if (n <= relaxLimit) search.onLoad = (items, cost) => { const set = ascending(items); pool.set(set.join(','), { items: set, cost }); };
   const proofShare = n <= branchLimit ? 0.5 : 0.1;
   if (watch) search.onRound = (share, cost) => watch({ phase: 'search', share: share * (1 - proofShare), cost, lowerBound: 0 });
   const start = search.run({ rounds: searchRounds(n), swaps: n <= 140 });
-  if (n <= branchLimit) {
-    const proof = new BranchAndPrice(inst, pricer, start, pool.values(), branchEffort);
+  if (n <= relaxLimit) {
+    const proof = new BranchAndPrice(modes, pricer, start, pool.values(), n <= branchLimit ? branchEffort : relaxEffort);
     if (watch) proof.onBound = (lowerBound, cost) => watch({ phase: 'proof', share: 1 - proofShare * Math.min(1, Math.max(0, cost - lowerBound) / cost * 10), cost, lowerBound });
     return proof.run();
   }
-  const lowerBound = Math.min(start.cost, new ColumnFinder(inst, true).shareWorth().reduce((t, x) => t + x, 0));
+  const lowerBound = Math.min(start.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
   return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
 }
 
