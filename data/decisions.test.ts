@@ -10,7 +10,7 @@ const wait: PinDocument[] = [{ outcome: { tee: 'wait' } }];
 const both: PinDocument[] = [...wait, { together: ['sash', 'jumper'], confirmed: true }];
 
 beforeAll(async () => {
-  for (const id of [here, next]) await inHousehold(id, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null }); });
+  for (const id of [here, next]) await inHousehold(id, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false }); });
 });
 beforeEach(async () => { for (const id of [here, next]) await inHousehold(id, clearDecisions); });
 afterAll(closeDatabase);

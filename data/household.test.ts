@@ -21,7 +21,7 @@ const demo = <T>(work: Parameters<typeof inHousehold<T>>[1]) => inHousehold(demo
 
 beforeAll(async () => {
   await loadDemo(now);
-  await inHousehold(other, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, other, { name: 'Next door', timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null }); });
+  await inHousehold(other, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, other, { name: 'Next door', timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false }); });
 });
 afterAll(closeDatabase);
 

@@ -7,7 +7,7 @@ import { equipment, households, products, programmes, washers, type EquipmentKin
 export type ProductDocument = NonNullable<HouseholdDocument['products']>[number];
 export type WasherDocument = NonNullable<HouseholdDocument['washers']>[number];
 export type ProgrammeDocument = WasherDocument['programmes'][number];
-export interface HouseholdView { name: string; timeZone: string; document: HouseholdDocument; /** Washing nets; the open format does not know them. */ nets: { all: number; withoutMetal: number }; poisonCentre: string | null }
+export interface HouseholdView { name: string; timeZone: string; document: HouseholdDocument; /** Washing nets; the open format does not know them. */ nets: { all: number; withoutMetal: number }; poisonCentre: string | null; /** Children live here or visit. */ children: boolean }
 
 /** The household as the hamper document keeps it; null when there is none yet. */
 export async function readHousehold(tx: Transaction): Promise<HouseholdView | null> {
@@ -19,7 +19,7 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
   const productRows = await tx.select().from(products).orderBy(asc(products.position));
   const bodies = (kind: EquipmentKind): never[] => equipmentRows.filter((e) => e.kind === kind).map((e) => e.body) as never[];
   return {
-    name: row.name, timeZone: row.timeZone, nets: { all: row.nets, withoutMetal: row.netsWithoutMetal }, poisonCentre: row.poisonCentre,
+    name: row.name, timeZone: row.timeZone, nets: { all: row.nets, withoutMetal: row.netsWithoutMetal }, poisonCentre: row.poisonCentre, children: row.children,
     document: {
       rules: row.rules, daysToNextWash: row.daysToNextWash, water: row.water, tariff: row.tariff, room: row.room,
       washers: washerRows.map((w) => ({
@@ -37,7 +37,7 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
 export async function createHousehold(tx: Transaction, householdId: string, view: HouseholdView): Promise<void> {
   const d = view.document;
   await tx.insert(households).values({
-    householdId, name: view.name, timeZone: view.timeZone, rules: d.rules ?? {}, daysToNextWash: d.daysToNextWash ?? 3, water: d.water ?? {}, tariff: d.tariff ?? {}, room: d.room ?? {}, nets: view.nets.all, netsWithoutMetal: view.nets.withoutMetal, poisonCentre: view.poisonCentre,
+    householdId, name: view.name, timeZone: view.timeZone, rules: d.rules ?? {}, daysToNextWash: d.daysToNextWash ?? 3, water: d.water ?? {}, tariff: d.tariff ?? {}, room: d.room ?? {}, nets: view.nets.all, netsWithoutMetal: view.nets.withoutMetal, poisonCentre: view.poisonCentre, children: view.children,
   });
   for (const [position, w] of (d.washers ?? []).entries()) {
     await tx.insert(washers).values({ householdId, id: w.id, position, name: w.name ?? w.id, loading: w.loading ?? 'front', drumRadiusM: w.drumRadiusM ?? null, drumVolumeL: w.drumVolumeL ?? null, pricePerRun: w.pricePerRun ?? 0 });
@@ -53,7 +53,7 @@ const programmeRow = (p: ProgrammeDocument) => ({
 });
 const productRow = (p: ProductDocument) => ({ id: p.id, name: p.name ?? p.id, class: p.class, form: p.form, dose: p.dose ?? null, remaining: p.remaining ?? null, pricePerUnit: p.pricePerUnit ?? null });
 
-export async function saveGeneral(tx: Transaction, patch: Partial<Pick<typeof households.$inferInsert, 'name' | 'rules' | 'daysToNextWash' | 'water' | 'tariff' | 'room' | 'nets' | 'netsWithoutMetal' | 'poisonCentre'>>): Promise<void> {
+export async function saveGeneral(tx: Transaction, patch: Partial<Pick<typeof households.$inferInsert, 'name' | 'rules' | 'daysToNextWash' | 'water' | 'tariff' | 'room' | 'nets' | 'netsWithoutMetal' | 'poisonCentre' | 'children'>>): Promise<void> {
   await tx.update(households).set(patch);
 }
 

@@ -37,6 +37,8 @@ export const households = pgTable('household', {
   room: jsonb('room').$type<NonNullable<HouseholdDocument['room']>>().notNull(),
   /** Telephone number as the household wrote it; null = not given. */
   poisonCentre: text('poison_centre'),
+  /** Children live here or visit. */
+  children: boolean('children').notNull().default(false),
   /** Washing nets at hand, and how many of them without metal. */
   nets: integer('nets').notNull().default(4), netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
   createdAt: at('created_at').notNull().defaultNow(),

@@ -23,7 +23,7 @@ const w = { cupboard: new Set(['det-colour-liquid', 'oxy-percarbonate'] as const
 beforeAll(async () => {
   for (const id of [here, next]) await inHousehold(id, async (tx) => {
     if (await readHousehold(tx)) return;
-    await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null });
+    await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false });
     await addGarment(tx, id, 'shirt', shirt);
   });
   await inHousehold(here, (tx) => putInBasket(tx, here, 'shirt', { ...emptyState, stains: [wine] }));
@@ -122,9 +122,9 @@ describe('what the log tells of a piece', () => {
     await inHousehold(here, (tx) => setTestFirstRisk(tx, 'shirt', null));
     expect(garmentDocument(await piece()).allowTestFirst).toBe(false);
   });
-  test('nets and the poison centre belong to the household', async () => {
-    await inHousehold(here, (tx) => saveGeneral(tx, { nets: 7, netsWithoutMetal: 3, poisonCentre: '555 0100' }));
-    expect(await inHousehold(here, readHousehold)).toMatchObject({ nets: { all: 7, withoutMetal: 3 }, poisonCentre: '555 0100' });
-    expect(await inHousehold(next, readHousehold)).toMatchObject({ nets: { all: 4, withoutMetal: 2 }, poisonCentre: null });
+  test('nets, the poison centre and whether children are about belong to the household', async () => {
+    await inHousehold(here, (tx) => saveGeneral(tx, { nets: 7, netsWithoutMetal: 3, poisonCentre: '555 0100', children: true }));
+    expect(await inHousehold(here, readHousehold)).toMatchObject({ nets: { all: 7, withoutMetal: 3 }, poisonCentre: '555 0100', children: true });
+    expect(await inHousehold(next, readHousehold)).toMatchObject({ nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false });
   });
 });

@@ -148,7 +148,7 @@ describe('the test bench', () => {
     await open(page, '/test');
     expect(await axeViolations(page)).toEqual([]);
     await page.getByRole('link', { name: /Red woven sash/ }).click();
-    await page.getByRole('heading', { name: 'Will Red woven sash bleed?' }).waitFor();
+    await page.getByRole('heading', { name: 'Red woven sash: will it bleed?' }).waitFor();
     await page.getByRole('button', { name: 'Store this reading' }).first().click();
     await page.getByText('Grade:', { exact: false }).first().waitFor();
     const picture = await page.evaluate(async () => {
@@ -172,6 +172,22 @@ describe('the test bench', () => {
     expect(await axeViolations(page)).toEqual([]);
     await open(page, '/test');
     expect(await page.getByRole('link', { name: /Red woven sash/ }).count()).toBe(0);
+  });
+  test('an undyed heirloom is tried in water first, and the reading opens its bath', async () => {
+    const outcome = async (): Promise<string> => ((await (await page.request.get(`${address}/plan.json`)).json()) as { garments: { id: string; outcome: string }[] }).garments.find((g) => g.id === 'dance-apron')!.outcome;
+    await post('/sort', { intent: 'sort' });
+    expect(await outcome()).toBe('test-first');
+    await open(page, '/test/dance-apron');
+    await page.getByRole('heading', { name: 'Lace apron: does it bear water?' }).waitFor();
+    await page.locator('input[name="grade"][value="5"]').check({ force: true });
+    await page.getByRole('button', { name: 'Store this reading' }).click();
+    await page.getByText('It bears water: a bath is open.', { exact: false }).waitFor();
+    await post('/sort', { intent: 'sort' });
+    expect(['wash', 'wait']).toContain(await outcome());
+  });
+  test('what no test can open is not asked for one', async () => {
+    await open(page, '/test');
+    for (const name of [/Suede belt/, /Wool coat/, /Embroidered wool waistcoat/]) expect(await page.getByRole('link', { name }).count()).toBe(0);
   });
   test('a picture without a white cloth gives no verdict', async () => {
     await open(page, '/test/juna-tee-berry');
@@ -237,6 +253,18 @@ describe('soak, urgent help, questions', () => {
     expect(await axeViolations(page)).toEqual([]);
     await page.getByRole('button', { name: 'It is drained and rinsed' }).click();
     await page.getByRole('timer').waitFor({ state: 'detached' });
+  });
+  test('where children are about, the tub, the pods and the cupboard are spoken of everywhere', async () => {
+    await open(page, '/soak');
+    expect(await page.getByText('Lock products high', { exact: false }).count()).toBe(0);
+    await open(page, '/household');
+    await page.getByLabel('Children about').selectOption('yes');
+    await page.getByRole('button', { name: 'Store', exact: true }).click();
+    await page.getByText('The next sorting uses it.', { exact: false }).waitFor();
+    expect(await page.getByLabel('Children about').inputValue()).toBe('yes');
+    await open(page, '/soak?piece=baker-apron');
+    for (const line of ['Lock products high', 'Keep pods dry', 'Cover or lock the tub']) expect(await page.getByText(line, { exact: false }).count()).toBe(1);
+    expect(await axeViolations(page)).toEqual([]);
   });
   test('colour has run: first the minutes, then the treatment begins', async () => {
     await open(page, '/rescue');

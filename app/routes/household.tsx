@@ -24,7 +24,7 @@ export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, 
   if (!view) throw notFound('There is no household yet.');
   const h = householdOf(view.document);
   return {
-    start: { name: view.name, hardness: String(h.water.hardnessMmolPerL), hardnessUnit: 'mmol', coldC: String(h.water.coldC), hotC: String(h.water.hotC), electricityPerKwh: String(h.tariff.electricityPerKwh), waterPerM3: String(h.tariff.waterPerM3), daysToNextWash: String(h.daysToNextWash), roomC: String(h.room.temperatureC), humidity: String(Math.round(h.room.relativeHumidity * 100)), poisonCentre: view.poisonCentre ?? '', nets: String(view.nets.all), netsWithoutMetal: String(view.nets.withoutMetal) },
+    start: { name: view.name, hardness: String(h.water.hardnessMmolPerL), hardnessUnit: 'mmol', coldC: String(h.water.coldC), hotC: String(h.water.hotC), electricityPerKwh: String(h.tariff.electricityPerKwh), waterPerM3: String(h.tariff.waterPerM3), daysToNextWash: String(h.daysToNextWash), roomC: String(h.room.temperatureC), humidity: String(Math.round(h.room.relativeHumidity * 100)), poisonCentre: view.poisonCentre ?? '', children: view.children ? 'yes' : 'no', nets: String(view.nets.all), netsWithoutMetal: String(view.nets.withoutMetal) },
     currency: h.tariff.currency, waterClass: hardnessClass(h.water.hardnessMmolPerL),
     rules: (Object.keys(houseRules) as HouseRuleKey[]).map((key) => ({ key, question: ruleWords[key].question, reason: ruleWords[key].reason, value: h.rules[key], options: Object.entries<string>(ruleWords[key].options) })),
     weights: weightFields.map((f) => ({ ...f, own: h.rules.weights[f.key] === undefined ? '' : String(h.rules.weights[f.key]), preset: String(weightPresets[h.rules.priority][f.key]) })),
@@ -59,7 +59,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (hardnessMmolPerL === null) return data({ part: 'general' as const, reply: { status: 'error' as const, initialValue: Object.fromEntries([...form].map(([k, x]) => [k, typeof x === 'string' ? x : ''])), error: { hardness: ['Water hardness: more than 10 mmol/l is not drinking water; check the unit.'] } } }, { status: 422 });
     await saveGeneral(tx, {
       name: f.name, daysToNextWash: f.daysToNextWash, water: { hardnessMmolPerL, coldC: f.coldC, hotC: f.hotC }, tariff: { ...view.document.tariff, electricityPerKwh: f.electricityPerKwh, waterPerM3: f.waterPerM3 },
-      poisonCentre: f.poisonCentre ?? null, nets: Math.round(f.nets), netsWithoutMetal: Math.round(Math.min(f.nets, f.netsWithoutMetal)),
+      poisonCentre: f.poisonCentre ?? null, children: f.children, nets: Math.round(f.nets), netsWithoutMetal: Math.round(Math.min(f.nets, f.netsWithoutMetal)),
       room: { ...view.document.room, temperatureC: f.roomC, relativeHumidity: f.humidity / 100 },
     });
     return redirect('/household?stored=general');
@@ -87,7 +87,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           <TextField {...bind('name', 'Name')} /><NumberField {...bind('hardness', 'Water hardness')} hint={`${v.waterClass} water`} />
           <SelectField {...bind('hardnessUnit', 'Hardness in')} options={[['mmol', 'mmol/l'], ['dH', '°dH'], ['fH', '°fH'], ['eH', '°eH (Clark)'], ['ppm', 'ppm (mg/l CaCO₃)'], ['gpg', 'gpg']]} />
           <NumberField {...bind('coldC', 'Cold tap')} suffix="°C" /><NumberField {...bind('hotC', 'Hot tap')} suffix="°C" /><NumberField {...bind('electricityPerKwh', 'Electricity')} suffix={`${v.currency} per kWh`} /><NumberField {...bind('waterPerM3', 'Water')} suffix={`${v.currency} per m³`} />
-          <NumberField {...bind('daysToNextWash', 'Days to the next wash')} /><NumberField {...bind('roomC', 'Drying room')} suffix="°C" /><NumberField {...bind('humidity', 'Its humidity')} suffix="%" /><TextField {...bind('poisonCentre', 'Poison centre, telephone')} /><NumberField {...bind('nets', 'Washing nets')} /><NumberField {...bind('netsWithoutMetal', 'Nets without metal')} />
+          <NumberField {...bind('daysToNextWash', 'Days to the next wash')} /><NumberField {...bind('roomC', 'Drying room')} suffix="°C" /><NumberField {...bind('humidity', 'Its humidity')} suffix="%" /><TextField {...bind('poisonCentre', 'Poison centre, telephone')} /><SelectField {...bind('children', 'Children about')} options={[['no', 'No'], ['yes', 'Yes, they live here or visit']]} /><NumberField {...bind('nets', 'Washing nets')} /><NumberField {...bind('netsWithoutMetal', 'Nets without metal')} />
         </FieldGrid>
         <Actions><Button type="submit" name="intent" value="general">Store</Button></Actions>
       </FormStack>

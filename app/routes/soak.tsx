@@ -1,6 +1,5 @@
 import { data, Form, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { precautionsFor } from '@core/chemistry/precautions.ts';
 import { planSoak, soakRefusal } from '@core/stain/bulk-soak.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
@@ -13,13 +12,13 @@ import { Awake } from '../ui/awake.tsx';
 import { Button } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
-import { Notice } from '../ui/notice.tsx';
+import { BeforeYouBegin, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { clothOf } from '../views/cloth.ts';
 import type { PieceRef } from '../views/load.server.ts';
-import { spoken } from '../views/treat.server.ts';
+import { precautionsIn } from '../views/treat.server.ts';
 import { durationText, plural } from '../views/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Soak · Neat Fold' }];
@@ -47,7 +46,7 @@ async function soakView({ tx, now }: Scope, chosen: readonly string[]) {
   return {
     serverNow: now.getTime(), running, choices: choices.sort((a, b) => Number(a.refusal !== null) - Number(b.refusal !== null)), chosen,
     tubs: plan?.tubs.map((t) => ({ ...t, title: groupWords[t.group], refs: t.pieces.map((p) => ({ ...ref(p.id), band: p.band })) })) ?? [], refused: plan?.refused ?? [],
-    precautions: spoken(home?.poisonCentre ?? null, precautionsFor({ agents: ['oxy-percarbonate', 'det-delicate'], stains: [], hottestC: 50, bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.bathL)) })),
+    precautions: precautionsIn(home, { agents: ['oxy-percarbonate', 'det-delicate'], stains: [], hottestC: 50, bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.bathL)) }),
   };
 }
 
@@ -119,7 +118,7 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
       </Section>
       {v.tubs.length > 0 && (
         <Section><h2>{v.tubs.length === 1 ? 'The tub' : 'White, light and dark each by themselves'}</h2>
-          <Notice severity="caution" title="Before you begin">{v.precautions.ppe} {v.precautions.lines.map((l) => l.text).join(' ')}</Notice>
+          <BeforeYouBegin {...v.precautions} />
           <Tubs>{v.tubs.map((t) => (
             <Tub key={t.group}>
               <h3>{t.title}, {t.dryKg.toFixed(2)} kg dry</h3>

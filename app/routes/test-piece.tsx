@@ -60,7 +60,7 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
   const failed = actionData && 'errors' in actionData ? actionData : null;
   return (
     <>
-      <PageHead><div><h1>Will {v.piece.name} bleed?</h1><p>{v.plan.reason ?? 'Nothing asks for a test; you may make one all the same.'} <Link to={`/pieces/${v.piece.id}`}>Label and history</Link></p></div><div style={{ width: '16rem' }}><Fold cloth={v.piece.cloth} name={v.piece.name} height={40} /></div></PageHead>
+      <PageHead><div><h1>{v.piece.name}: {v.undyed ? 'does it bear water?' : 'will it bleed?'}</h1><p>{v.plan.reason ?? 'Nothing asks for a test; you may make one all the same.'} <Link to={`/pieces/${v.piece.id}`}>Label and history</Link></p></div><div style={{ width: '16rem' }}><Fold cloth={v.piece.cloth} name={v.piece.name} height={40} /></div></PageHead>
       {failed?.part === 'test' && <div style={{ marginBottom: '1rem' }}><Notice severity="caution" title="Not stored yet" live>{failed.errors.join(' ')}</Notice></div>}
       <Notice title="So far">{v.result} {v.plan.where}</Notice>
       {v.risk.needed && (

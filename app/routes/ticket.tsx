@@ -174,7 +174,7 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
       <Figures>
         {figures.map((f, i) => <div key={['temperature', 'spin', 'dose', 'time'][i]}><dt>{f.note || ' '}</dt><dd className={f.unit === '' ? 'words' : ''}>{f.value}<small>{f.unit}</small></dd></div>)}
       </Figures>
-      {careful.length > 0 && <Block aria-label="What to watch">{careful.map((w) => <Notice key={w.code + w.text} severity={w.severity}>{w.text}</Notice>)}</Block>}
+      {(careful.length > 0 || v.children.length > 0) && <Block aria-label="What to watch">{careful.map((w) => <Notice key={w.code + w.text} severity={w.severity}>{w.text}</Notice>)}{v.children.length > 0 && <Notice severity="caution" title="Children about">{v.children.join(' ')}</Notice>}</Block>}
       {v.status === 'running' && <Finish v={v} actionData={actionData} />}
       {v.status !== 'running' && <Marks v={v} />}
       <Preparation v={v} />

@@ -7,13 +7,14 @@ import { field, formOf, withHousehold } from '../server/request.server.ts';
 import { beginTreatment, judgeTreatment, leaveTreatment, reportCheck, runClock } from '../server/treat.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
-import { Empty, Notice } from '../ui/notice.tsx';
+import { BeforeYouBegin, Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { Awake } from '../ui/awake.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { media } from '../theme/tokens.ts';
 import { treatView, type TreatmentView, type WaitingView } from '../views/treat.server.ts';
+import { numberWord } from '../views/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Treat · Neat Fold' }];
 export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, treatView);
@@ -129,11 +130,11 @@ export default function Treat({ loaderData: v, actionData }: Route.ComponentProp
   return (
     <>
       <PageHead>
-        <div><h1>{v.treatments.length === 0 ? 'Marks to treat' : v.treatments.length === 1 ? 'One mark under treatment' : `${v.treatments.length} marks under treatment`}</h1><p>No dryer, no iron and no hot wash while a mark is open.</p></div>
+        <div><h1>{v.treatments.length === 0 ? 'Marks to treat' : v.treatments.length === 1 ? 'One mark under treatment' : `${numberWord(v.treatments.length)} marks under treatment`}</h1><p>No dryer, no iron and no hot wash while a mark is open.</p></div>
         <LinkButton $quiet href="/rescue">Urgent</LinkButton><LinkButton $quiet href="/test">Test colours</LinkButton><LinkButton $quiet href="/soak">Soak many</LinkButton><LinkButton $quiet href="/ask">Can I use …?</LinkButton>
       </PageHead>
       {actionData && 'text' in actionData && <div style={{ marginBottom: '1rem' }}><Notice severity="caution" live>{actionData.text}</Notice></div>}
-      {v.precautions && <Section aria-label="Before you begin"><Notice severity="caution" title="Before you begin">{v.precautions.ppe} {v.precautions.lines.map((l) => l.text).join(' ')}</Notice></Section>}
+      {v.precautions && <Section aria-label="Before you begin"><BeforeYouBegin {...v.precautions} /></Section>}
       {v.nextUp && <p style={{ margin: '0.8rem 0' }}>While that works, go on with <b>{v.nextUp}</b>.</p>}
       {v.treatments.length > 0 && <><Awake /><Cards aria-label="Under treatment" style={{ marginTop: '1rem' }}>{v.treatments.map((t) => <Bench key={t.id} t={t} serverNow={v.serverNow} />)}</Cards></>}
       {v.waiting.length > 0 && (

@@ -28,6 +28,15 @@ export function Notice({ severity = 'info', title, children, live = false }: { s
   );
 }
 
+const Lines = styled.ul`
+  list-style: none; margin: 0.35rem 0 0; padding: 0; display: grid; gap: 0.35rem 2rem; grid-template-columns: repeat(auto-fit, minmax(min(20rem, 100%), 1fr));
+  li { padding-left: 0.9rem; position: relative; } li::before { content: ''; position: absolute; left: 0; top: 0.72em; width: 0.5rem; border-top: 2px solid var(--weld); }
+`;
+/** Protection first, then what to watch, a line each. */
+export const BeforeYouBegin = ({ ppe, lines }: { ppe: string; lines: readonly { id: string; text: string }[] }) => (
+  <Notice severity="caution" title="Before you begin">{ppe}<Lines>{lines.map((l) => <li key={l.id}>{l.text}</li>)}</Lines></Notice>
+);
+
 const EmptyBox = styled.div`
   display: grid; justify-items: center; gap: 0.9rem; text-align: center; padding: clamp(2rem, 9vh, 6rem) 1rem; max-width: 34rem; margin: 0 auto;
   p { color: var(--ink-soft); } svg { stroke: var(--shelf); fill: none; stroke-width: 2.5; stroke-linecap: round; }

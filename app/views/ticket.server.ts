@@ -1,4 +1,5 @@
 /** The ticket of one load, planned, running or finished. */
+import { childLines, withPoisonCentre } from '@core/chemistry/precautions.ts';
 import { dryMassG } from '@core/garment/mass.ts';
 import { netNeed } from '@core/loads/nets.ts';
 import { bandOf } from '@core/stain/score.ts';
@@ -18,6 +19,8 @@ export interface TicketView {
   asks: { catcher: boolean; stains: boolean; size: boolean };
   found: string[];
   nets: string | null;
+  /** What to keep from children, where they are about. */
+  children: string[];
   /** Marks to treat before this load, with what is known of them. */
   marks: { piece: PieceRef; text: string; steps: number }[];
   /** Pieces with parts that come off, and where those lie. */
@@ -40,17 +43,19 @@ function netText(hamper: HamperDocument, planned: readonly PlannedGarmentDocumen
 export async function ticketView({ tx, now }: Scope, id: string): Promise<TicketView> {
   const load = await findLoad(tx, id);
   if (!load) throw notFound('That load is not known here.');
-  const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
   const facts = loadFacts(load.hamper, load.plan, load.load);
   const checks = new Set(facts.procedure.map((s) => s.check?.code));
   const f = load.findings;
   const ends = load.endsAt ?? new Date(now.getTime() + load.load.durationMin * 60_000);
   const home = await readHousehold(tx);
+  const timeZone = home?.timeZone ?? 'UTC';
   const pieces = await listPieces(tx);
   const planned = load.plan.garments.filter((g) => load.load.garments.includes(g.id));
   const refs = new Map(load.hamper.garments.map((g) => [g.id, pieceRef(g)]));
   const refOf = (gid: string): PieceRef[] => { const r = refs.get(gid); return r ? [r] : []; };
+  const product = home?.document.products?.find((p) => p.id === load.load.detergent?.product);
   return {
+    children: home?.children ? childLines({ pod: product?.form === 'pod', tub: load.load.method === 'hand' }).map((l) => withPoisonCentre(l.text, home.poisonCentre)) : [],
     nets: netText(load.hamper, planned, home?.nets ?? { all: 0, withoutMetal: 0 }),
     marks: planned.flatMap((g) => g.pretreat.flatMap((t) => { const s = load.hamper.garments.find((x) => x.id === g.id)?.stains?.find((x) => x.id === t.stain); return s ? refOf(g.id).map((piece) => ({ piece, text: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}: ${bandOf(Math.round(t.odds * 100)).text}`, steps: t.steps.length })) : []; })),
     parts: planned.filter((g) => g.prepare.includes('detach')).flatMap((g) => refOf(g.id).map((piece) => ({ piece, lies: pieces.find((p) => p.row.id === g.id)?.state.detached ?? null }))),

@@ -1,5 +1,5 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
-import { precautionsFor, withPoisonCentre, type Precautions } from '@core/chemistry/precautions.ts';
+import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
 import { workplaceOf } from '@core/loads/pretreat.ts';
 import { checks, stopCodes } from '@core/stain/actions.ts';
 import { dueStep, mayBegin } from '@core/stain/bench.ts';
@@ -8,7 +8,7 @@ import type { TreatmentStep } from '@core/stain/treatment.ts';
 import { stainFacts, type StainKind } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
-import { readHousehold } from '@data/household.ts';
+import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { closedTreatments, openTreatments, type Treatment } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
 import { openChemicals, whatName } from '../server/treat.server.ts';
@@ -46,8 +46,11 @@ function experience(closed: readonly Treatment[], kind: StainKind): string {
   return judged.length === 0 ? '' : `Here so far: ${judged.filter((t) => t.outcome === 'gone').length} of ${judged.length} came out.`;
 }
 
-/** With the household's poison centre in the fixed texts. */
-export const spoken = (number: string | null, p: Precautions): Precautions => ({ ...p, lines: p.lines.map((l) => ({ ...l, text: withPoisonCentre(l.text, number) })) });
+/** What to watch in this household: its poison centre in the fixed texts, and its children. */
+export function precautionsIn(home: HouseholdView | null, session: Session): Precautions {
+  const p = precautionsFor({ ...session, children: home?.children ?? false });
+  return { ...p, lines: p.lines.map((l) => ({ ...l, text: withPoisonCentre(l.text, home?.poisonCentre ?? null) })) };
+}
 
 export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const home = await readHousehold(tx);
@@ -81,6 +84,6 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const idle = treatments.filter((t) => t.step && !t.step.clock && !t.step.wait);
   return {
     treatments, waiting, serverNow: now.getTime(), nextUp: treatments.some((t) => t.step?.clock) && idle[0] ? `${idle[0].piece.name}: ${idle[0].step?.title ?? ''}` : null,
-    precautions: active.length === 0 ? null : spoken(home?.poisonCentre ?? null, precautionsFor({ agents: steps.flatMap((s) => (s.agent ? [s.agent] : [])), stains: active.map((t) => t.procedure.stain.kind), hottestC: Math.max(0, ...steps.filter((s) => s.wet).map((s) => s.temperatureC)) })),
+    precautions: active.length === 0 ? null : precautionsIn(home, { agents: steps.flatMap((s) => (s.agent ? [s.agent] : [])), stains: active.map((t) => t.procedure.stain.kind), hottestC: Math.max(0, ...steps.filter((s) => s.wet).map((s) => s.temperatureC)) }),
   };
 }

@@ -3,7 +3,7 @@ import { practices } from '../stain/practices.ts';
 import { garment, only, washLabel } from '../testing/arbitrary.ts';
 import { clothOf } from './cloth.ts';
 import { findPractices, onPiece, together } from './ask.ts';
-import { precautionsFor, withPoisonCentre } from './precautions.ts';
+import { childLines, precautionsFor, withPoisonCentre } from './precautions.ts';
 import { soapDose, soapForStockG } from './soap.ts';
 
 describe('may I use it', () => {
@@ -57,6 +57,19 @@ describe('what to watch', () => {
     expect(p.lines.map((l) => l.id)).toContain('flame');
     expect(p.ppe).toContain('eye protection');
     expect(p.ppe).toContain('open windows');
+  });
+  test('where children are about nothing gives way, and three lines join', () => {
+    const session = { agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'], stains: ['urine'], hottestC: 50 } as const;
+    const plain = precautionsFor(session).lines.map((l) => l.id);
+    expect(precautionsFor({ ...session, children: true }).lines.map((l) => l.id)).toEqual([...plain, 'children', 'pods', 'tub-child']);
+    const soak = precautionsFor({ agents: ['oxy-percarbonate'], stains: [], hottestC: 50, bulkSoakKg: 4, children: true }).lines.map((l) => l.id);
+    expect(soak.filter((id) => id === 'tub-child')).toHaveLength(1);
+    expect(precautionsFor({ agents: ['water'], stains: [], hottestC: 20, children: true }).lines.map((l) => l.id)).toEqual(['label-first', 'children', 'pods', 'tub-child']);
+  });
+  test('a load says what its product and its tub ask for', () => {
+    expect(childLines({ pod: false, tub: false }).map((l) => l.id)).toEqual(['children']);
+    expect(childLines({ pod: true, tub: true }).map((l) => l.id)).toEqual(['children', 'pods', 'tub-child']);
+    expect(childLines({ pod: false, tub: true }).at(-1)?.text).toBe('Cover or lock the tub. A child can drown in little water.');
   });
   test('the poison centre by its number, or the local one', () => {
     const text = 'Call the poison centre or the emergency number.';

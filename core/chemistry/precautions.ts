@@ -1,4 +1,4 @@
-/** Which safety lines and protection a session shows: chosen by trigger, at most five, the most severe first. */
+/** Which safety lines and protection a session shows: chosen by trigger, at most five, the most severe first; where children are about, what concerns them besides. */
 import { stainFacts, type StainKind } from '../stain/stains.ts';
 import { agentFacts, stockOf } from './agents.ts';
 import { ppe, safetyLines, type PpeId, type SafetyLineId } from './safety.ts';
@@ -9,14 +9,21 @@ const severity: readonly SafetyLineId[] = [
   'bleach-gas', 'bleach-alone', 'fuel-cloth', 'fuel-body', 'flame', 'oily-rags', 'solvent-air', 'instant-glue', 'rust-remover', 'swallowed', 'pods', 'eyes', 'skin-splash', 'biological', 'mould', 'sharps', 'gloves', 'ventilate', 'scald', 'tub-child', 'lift', 'peroxide-skin', 'borax-note', 'waste', 'no-mix', 'label-first',
 ];
 const most = 5;
+/** Added where children are about, to whatever else is shown: none of it gives way. */
+const childLineIds: readonly SafetyLineId[] = ['children', 'pods', 'tub-child'];
 const ppeOrder: readonly PpeId[] = ['ppe-none', 'ppe-mask', 'ppe-gloves', 'ppe-gloves-eye', 'ppe-gloves-vent', 'ppe-gloves-eye-vent'];
 const biological: readonly StainKind[] = ['urine', 'vomit', 'faeces', 'blood-fresh', 'blood-dried'];
 
 /** The fixed text with the household's own number in it; without one it names the local centre. */
 export const withPoisonCentre = (text: string, number: string | null): string => text.replace(/\b(?:the|your) poison centre\b/g, number ? `the poison centre (${number})` : 'your local poison centre');
 
-export interface Session { agents: readonly Chemical[]; stains: readonly StainKind[]; hottestC: number; bulkSoakKg?: number }
-export interface Precautions { ppe: string; lines: { id: SafetyLineId; text: string; defer: string | null }[] }
+export interface Session { agents: readonly Chemical[]; stains: readonly StainKind[]; hottestC: number; bulkSoakKg?: number; /** Children live here or visit. */ children?: boolean }
+export interface SafetyLine { id: SafetyLineId; text: string; defer: string | null }
+export interface Precautions { ppe: string; lines: SafetyLine[] }
+const lineOf = (id: SafetyLineId): SafetyLine => ({ id, text: safetyLines[id].text, defer: safetyLines[id].defer });
+
+/** What a load asks for where children are about: products out of reach, pods if it takes one, the tub if it is washed in one. */
+export const childLines = (load: { pod: boolean; tub: boolean }): SafetyLine[] => childLineIds.filter((id) => id === 'children' || (id === 'pods' ? load.pod : load.tub)).map(lineOf);
 
 export function precautionsFor(s: Session): Precautions {
   const stock = [...new Set(s.agents.map(stockOf))];
@@ -46,5 +53,7 @@ export function precautionsFor(s: Session): Precautions {
   const highest = protections.reduce<PpeId>((a, b) => (ppeOrder.indexOf(b) > ppeOrder.indexOf(a) ? b : a), 'ppe-none');
   const vent = protections.some((p) => p.endsWith('vent'));
   const set: PpeId = vent && highest === 'ppe-gloves-eye' ? 'ppe-gloves-eye-vent' : vent && protections.includes('ppe-gloves-eye') ? 'ppe-gloves-eye-vent' : highest;
-  return { ppe: ppe[set], lines: severity.filter((id) => on.has(id)).slice(0, most).map((id) => ({ id, text: safetyLines[id].text, defer: safetyLines[id].defer })) };
+  const shown = severity.filter((id) => on.has(id)).slice(0, most);
+  const added = s.children ? childLineIds.filter((id) => !shown.includes(id)) : [];
+  return { ppe: ppe[set], lines: [...shown, ...added].map(lineOf) };
 }

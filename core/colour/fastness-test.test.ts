@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ColourTest } from '../model/garment.ts';
-import { garment, only } from '../testing/arbitrary.ts';
+import fc from 'fast-check';
+import { garmentEnvelope } from '../envelope/garment-envelope.ts';
+import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
 import { readCloths } from './cloth-reading.ts';
 import { fastnessPlan } from './fastness-test.ts';
 
@@ -26,7 +28,27 @@ describe('which tests a piece needs', () => {
     expect(fastnessPlan(garment('g', { washCount: 10 })).reason).toBeNull();
     expect(fastnessPlan(garment('b', { washCount: 10, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01' }] }))).toMatchObject({ complete: false, reason: 'It bled before: two clear tests make it trusted again.' });
   });
+  test('undyed cloth is tried in water where an heirloom or its label asks for it: no piece waits for a test that cannot be made', () => {
+    const apron = garment('apron', { colours: [{ hex: '#faf8f2', role: 'ground' }], dye: 'undyed', traits: new Set(['lace', 'heirloom']), tests: [] });
+    const rules = household.rules;
+    const plan = fastnessPlan(apron);
+    expect(plan.reason).toBe('An heirloom is never a first experiment.');
+    expect(plan.tests.map((t) => [t.agent, t.needed])).toEqual([['water', 1]]);
+    expect(garmentEnvelope(apron, rules).closure?.kind).toBe('test-first');
+    const tried = { ...apron, tests: [spot('water', 5)] };
+    expect(fastnessPlan(tried)).toMatchObject({ complete: true, reason: null });
+    expect(garmentEnvelope(tried, rules).closure).toBeNull();
+    const blouse = garment('blouse', { colours: [{ hex: '#faf8f2', role: 'ground' }], dye: 'undyed', parts: only('silk'), label: { ...washLabel(30), wash: { by: 'none' } }, allowTestFirst: true, tests: [] });
+    expect(fastnessPlan(blouse).tests).toHaveLength(1);
+    expect(garmentEnvelope(blouse, { ...rules, dryCleanOnly: 'test-first' }).closure?.kind).toBe('test-first');
+    expect(garmentEnvelope({ ...blouse, tests: [spot('water', 5)] }, { ...rules, dryCleanOnly: 'test-first' }).closure).toBeNull();
+  });
 });
+
+test('whoever must be tested first is offered a test that is still to be made', () => fc.assert(fc.property(anyGarment, fc.boolean(), (g, obey) => {
+  const closure = garmentEnvelope(g, { ...household.rules, dryCleanOnly: obey ? 'obey' : 'test-first' }).closure;
+  if (closure?.kind === 'test-first') expect(fastnessPlan(g).tests.some((t) => t.done < t.needed)).toBe(true);
+}), { numRuns: 4000 }));
 
 describe('a photograph of two cloths', () => {
   const picture = (left: number[], right: number[], noise = 0) => {

@@ -9,7 +9,7 @@ const table = (soft: Row, medium: Row, hard: Row) => {
 };
 
 export const demoHousehold: HouseholdView = {
-  name: 'The flat above the bakery', timeZone: 'Europe/Amsterdam', nets: { all: 5, withoutMetal: 2 }, poisonCentre: null,
+  name: 'The flat above the bakery', timeZone: 'Europe/Amsterdam', nets: { all: 5, withoutMetal: 2 }, poisonCentre: null, children: false,
   document: {
     rules: { colourPiles: 'bleed-risk', handLabel: 'machine-hand', wool: 'machine', woolCompany: 'delicates', dryCleanOnly: 'obey', whites: 'oxygen', softening: 'none', tumble: 'towels', denim: 'cold', tshirtDrying: 'bars', shirtAim: 'normal', dosing: 'pack', reuseBath: false, skin: 'normal', priority: 'balanced' },
     daysToNextWash: 3, water: { hardnessMmolPerL: 2.3, coldC: 12, hotC: 55 }, tariff: { currency: 'EUR', electricityPerKwh: 0.3, waterPerM3: 4.5 },

@@ -1,0 +1,1 @@
+ALTER TABLE "household" ADD COLUMN "children" boolean DEFAULT false NOT NULL;
