@@ -9,10 +9,10 @@ export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
 
 /** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
-export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; measures: Measure[]; /** What was taken off and is not back yet. */ detached: string | null; tests: NonNullable<GarmentDocument['tests']> }
+export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; measures: Measure[]; /** What was taken off and is not back yet. */ detached: string | null; /** What asks to be mended before it is washed. */ mend: string | null; tests: NonNullable<GarmentDocument['tests']> }
 export interface Piece { row: GarmentRow; state: DerivedState; basket: BasketState | null }
 
-const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, measures: [], detached: null, tests: [] };
+const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, measures: [], detached: null, mend: null, tests: [] };
 
 const dateOf = (text: string | null): Date | null => (text === null ? null : new Date(text));
 async function deriveStates(tx: Transaction, ids: readonly string[] | null): Promise<Map<string, DerivedState>> {
@@ -30,16 +30,18 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
   const tests = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
     .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
-  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), measures: [], detached: null, tests: [] });
+  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), measures: [], detached: null, mend: null, tests: [] });
   for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}), grade: t.data.test.grade, at: t.at.toISOString() });
-  const others = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
-    .where(sql`(${events.data} ? 'measure' or ${events.data} ? 'detached' or ${events.data} ? 'refitted') ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
-  for (const { garmentId, at, data } of others) {
+  const others = await tx.select({ garmentId: events.garmentId, at: events.at, kind: events.kind, data: events.data }).from(events)
+    .where(sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend']) ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
+  for (const { garmentId, at, kind, data } of others) {
     const state = out.get(garmentId);
     if (!state) continue;
     if (data.measure) state.measures.push({ ...data.measure, at: at.toISOString() });
     if (data.detached) state.detached = data.detached;
     if (data.refitted) state.detached = null;
+    if (data.mend) state.mend = data.mend;
+    if (kind === 'mended') state.mend = null;
   }
   return out;
 }

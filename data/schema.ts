@@ -98,6 +98,8 @@ export interface EventData {
   /** What was taken off and where it lies; `refitted` = it is back. */
   detached?: string;
   refitted?: boolean;
+  /** What asks to be mended before the next wash; a `mended` event answers it. */
+  mend?: string;
   size?: 'kept' | 'smaller' | 'larger';
   note?: string;
 }

@@ -115,6 +115,14 @@ describe('what the log tells of a piece', () => {
     await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } }]));
     expect((await piece()).state.detached).toBeNull();
   });
+  test('what asks to be mended stays until it is, and the newest note counts', async () => {
+    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(60), data: { mend: 'hem open' } }, { garmentId: 'shirt', kind: 'noted', at: later(61), data: { note: 'pills' } }]));
+    expect((await piece()).state.mend).toBe('hem open');
+    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(62), data: { mend: 'button loose' } }]));
+    expect((await piece()).state.mend).toBe('button loose');
+    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'mended', at: later(63), data: { note: 'button loose' } }]));
+    expect((await piece()).state.mend).toBeNull();
+  });
   test('an accepted risk opens the test-first way, and can be taken back', async () => {
     expect(garmentDocument(await piece()).allowTestFirst).toBe(false);
     await inHousehold(here, (tx) => setTestFirstRisk(tx, 'shirt', 'It may shrink.'));

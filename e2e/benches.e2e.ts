@@ -236,6 +236,28 @@ describe('the test bench', () => {
   });
 });
 
+describe('preparing a load', () => {
+  test('what is seen is noted with its piece; what asks to be mended stands first until it is', async () => {
+    await post('/sort', { intent: 'sort' });
+    await open(page, '/wash');
+    await page.getByRole('link', { name: /Cottons|Easy care/ }).first().click();
+    await page.getByRole('heading', { name: 'First, in this order' }).waitFor();
+    await page.getByText('Look them over', { exact: false }).click();
+    await page.getByLabel('What you see').fill('');
+    await page.getByRole('button', { name: 'Note', exact: true }).click();
+    await page.getByText('Say what you see', { exact: false }).waitFor();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.getByLabel('What you see').fill('top button loose');
+    await page.getByLabel('Mend it before it goes in').check();
+    await page.getByRole('button', { name: 'Note', exact: true }).click();
+    await page.getByText('Mend first: top button loose').waitFor();
+    await page.reload();
+    await page.getByText('Mend first: top button loose').waitFor();
+    await page.getByRole('button', { name: 'It is mended' }).click();
+    await page.getByText('Mend first: top button loose').waitFor({ state: 'detached' });
+  });
+});
+
 describe('soak, urgent help, questions', () => {
   test('the soak: who may go in, the dose, the clock, a stir, the end', async () => {
     await open(page, '/soak');

@@ -8,7 +8,7 @@ import { media } from '../theme/tokens.ts';
 import { pieceSchema, toGarment } from '../forms/piece.ts';
 import { readForm } from '../forms/read.ts';
 import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { LabelRow } from '../ui/care-symbols.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
 import { Fold, Swatch, type ClothView } from '../ui/fold.tsx';
@@ -32,7 +32,11 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     }
     if (intent === 'note') {
       const note = field(form, 'note').slice(0, 200);
-      if (note !== '') await appendEvents(tx, householdId, [{ garmentId: params.pieceId, kind: 'noted', at: now, data: { note } }]);
+      if (note !== '') await appendEvents(tx, householdId, [{ garmentId: params.pieceId, kind: 'noted', at: now, data: form.has('mend') ? { mend: note } : { note } }]);
+      return redirect(`/pieces/${params.pieceId}`);
+    }
+    if (intent === 'mended') {
+      await appendEvents(tx, householdId, [{ garmentId: params.pieceId, kind: 'mended', at: now, data: piece.state.mend === null ? {} : { note: piece.state.mend } }]);
       return redirect(`/pieces/${params.pieceId}`);
     }
     if (intent === 'basket') {
@@ -48,7 +52,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
 
 const Two = styled.div`display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr); gap: 0 3rem; ${media.tablet} { grid-template-columns: minmax(0, 1fr); }`;
 const Limits = styled.table`border-collapse: collapse; width: 100%; th { text-align: left; font-weight: 600; width: 7.5rem; } td, th { padding: 0.45rem 0.8rem 0.45rem 0; border-bottom: 1px dotted var(--hairline); vertical-align: top; } td:last-child { color: var(--ink-soft); font-size: 0.92rem; } ${media.phone} { th { width: 6rem; } td:last-child { font-size: 0.86rem; } }`;
-const NoteForm = styled(Form)`display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.6rem; align-items: end;`;
+const NoteForm = styled(Form)`label:has(> input[type='checkbox']) { grid-column: 1 / -1; display: flex; gap: 0.6rem; align-items: center; min-height: 2.2rem; } input[type='checkbox'] { width: 1.3rem; height: 1.3rem; accent-color: var(--ink); } display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 0.6rem; align-items: end;`;
 const History = styled(Rows)`li { display: grid; grid-template-columns: 6.8rem 1fr; gap: 0.6rem; padding: 0.4rem 0; } max-height: 26rem; overflow: auto;`;
 
 const TrustBox = styled.div`
@@ -89,7 +93,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
           </Section>
           {v.trust && <TrustSection trust={v.trust} cloth={v.cloth} />}
         </div>
-        <Section><h2>History</h2><NoteForm method="post" preventScrollReset key={v.history.length}><TextField name="note" label="Note what you see" placeholder="pills at the elbow, hem open" /><Button type="submit" name="intent" value="note" $quiet>Note</Button></NoteForm>{v.history.length === 0 ? <Quiet>Nothing yet.</Quiet> : <History tabIndex={0} aria-label="History, newest first">{v.history.map((h) => <li key={h.id}><Quiet>{h.day}</Quiet><span>{h.text}</span></li>)}</History>}</Section>
+        <Section><h2>History</h2><NoteForm method="post" preventScrollReset key={v.history.length}><TextField name="note" label="Note what you see" placeholder="pills at the elbow, hem open" /><Button type="submit" name="intent" value="note" $quiet>Note</Button><label><input type="checkbox" name="mend" value="yes" /> Mend it before the next wash</label></NoteForm>{v.mend && <Form method="post" preventScrollReset><Notice severity="caution" title="Mend first">{v.mend}. A hole or a loose button grows in the drum. <TextButton type="submit" name="intent" value="mended">It is mended</TextButton></Notice></Form>}{v.history.length === 0 ? <Quiet>Nothing yet.</Quiet> : <History tabIndex={0} aria-label="History, newest first">{v.history.map((h) => <li key={h.id}><Quiet>{h.day}</Quiet><span>{h.text}</span></li>)}</History>}</Section>
       </Two>
       <Section><h2>Change what is known</h2><PieceForm key={JSON.stringify(v.start)} start={v.start} options={v.options} reply={reply} isNew={false} /></Section>
     </>

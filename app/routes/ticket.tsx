@@ -9,7 +9,7 @@ import { finishLoad, startLoad } from '../server/finish.server.ts';
 import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
 import { media, type } from '../theme/tokens.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
-import { ChoiceField, TextField } from '../ui/fields.tsx';
+import { ChoiceField, SelectField, TextField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet, Rows } from '../ui/page.tsx';
@@ -41,6 +41,15 @@ export async function action({ params, request, context }: Route.ActionArgs) {
         const lies = field(form, 'lies').slice(0, 120);
         if (field(form, 'intent') === 'detached' && lies === '') return conflict('Say what came off and where it lies, so that it is found again.');
         await appendEvents(scope.tx, scope.householdId, [{ garmentId: piece, kind: 'noted', at: scope.now, data: field(form, 'intent') === 'detached' ? { detached: lies, note: `Taken off: ${lies}` } : { refitted: true, note: 'Everything is back on' } }]);
+        return redirect(`/loads/${load.id}`);
+      }
+      case 'note': case 'mended': {
+        const piece = field(form, 'piece');
+        if (!load.load.garments.includes(piece)) return conflict('That piece is not in this load.');
+        const note = field(form, 'note').slice(0, 200);
+        if (field(form, 'intent') === 'mended') await appendEvents(scope.tx, scope.householdId, [{ garmentId: piece, kind: 'mended', at: scope.now, data: note === '' ? {} : { note } }]);
+        else if (note === '') return conflict('Say what you see: a thin place, a loose button, pills.');
+        else await appendEvents(scope.tx, scope.householdId, [{ garmentId: piece, kind: 'noted', at: scope.now, data: form.has('mend') ? { mend: note } : { note } }]);
         return redirect(`/loads/${load.id}`);
       }
       case 'start': {
@@ -85,6 +94,7 @@ const Steps = styled.ol`counter-reset: step; display: grid; li { counter-increme
 const go = css`margin-top: 1.5rem; display: grid; gap: 0.6rem; button[type='submit'] { width: 100%; } ${media.phone} { &.stick { position: sticky; bottom: 4.5rem; background: var(--linen); margin: 1.2rem -1.1rem 0; padding: 0.7rem 1.1rem; border-top: 1px solid var(--hairline); z-index: 2; } } ${media.print} { display: none; }`;
 const GoForm = styled(Form)`${go}`;
 const Go = styled.div`${go} grid-auto-flow: column; justify-content: start;`;
+const Look = styled.details`summary { cursor: pointer; min-height: 2.75rem; display: flex; align-items: center; text-decoration: underline; text-underline-offset: 3px; } form { display: grid; gap: 0.8rem; padding-bottom: 0.6rem; } label:has(> input[type='checkbox']) { display: flex; gap: 0.6rem; align-items: center; min-height: 2.75rem; } input[type='checkbox'] { width: 1.5rem; height: 1.5rem; accent-color: var(--ink); } @media print { display: none; }`;
 const Notes = styled.ul`color: var(--ink-soft); display: grid; gap: 0.35rem; li { padding-left: 1rem; text-indent: -1rem; &::before { content: '– '; } }`;
 const DryRows = styled(Rows)`li { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 0.7rem; padding: 0.4rem 0; align-items: center; } small { color: var(--ink-soft); display: block; }`;
 
@@ -92,10 +102,10 @@ function Preparation({ v }: { v: TicketView }) {
   const fetcher = useFetcher();
   const pending = fetcher.formData;
   const on = (step: string): boolean => (pending?.get('tick') === step ? true : pending?.get('untick') === step ? false : v.ticked.includes(step));
-  if (v.facts.prepare.length === 0) return null;
   return (
     <Block aria-labelledby="prepare">
       <h2 id="prepare">First, in this order</h2>
+      <Mend v={v} />
       <fetcher.Form method="post">
         <Ticks>
           {v.facts.prepare.map((p) => (
@@ -112,7 +122,37 @@ function Preparation({ v }: { v: TicketView }) {
       {v.nets && <p><b>{v.nets.split('.')[0]}.</b> <Quiet>{v.nets.slice(v.nets.indexOf('.') + 1).trim()}</Quiet></p>}
       {v.facts.prepare.some((p) => p.step === 'measure') && <p><Quiet>Measure: {v.facts.prepare.filter((p) => p.step === 'measure').flatMap((p) => p.pieces).map((p, i) => <span key={p.id}>{i > 0 && ', '}<Link to={`/pieces/${p.id}/measure`}>{p.name}</Link></span>)}</Quiet></p>}
       <Parts v={v} />
+      {v.status === 'planned' && <LookOver v={v} />}
     </Block>
+  );
+}
+
+/** A loose button or an open seam grows in the drum. */
+function Mend({ v }: { v: TicketView }) {
+  if (v.mend.length === 0 || v.status !== 'planned') return null;
+  return (
+    <Rows>{v.mend.map((m) => (
+      <li key={m.piece.id} style={{ padding: '0.5rem 0' }}>
+        <Form method="post" preventScrollReset>
+          <input type="hidden" name="piece" value={m.piece.id} /><input type="hidden" name="note" value={m.text} />
+          <p><b>Mend first: {m.text}</b> <Quiet>{m.piece.name}</Quiet> <TextButton type="submit" name="intent" value="mended">It is mended</TextButton></p>
+        </Form>
+      </li>
+    ))}</Rows>
+  );
+}
+/** What is seen while a piece goes through the hands stays with it. */
+function LookOver({ v }: { v: TicketView }) {
+  return (
+    <Look>
+      <summary>Look them over, and note what you see</summary>
+      <Form method="post" preventScrollReset key={v.mend.map((m) => m.text).join()}>
+        <SelectField name="piece" label="Piece" options={v.facts.card.pieces.map((p) => [p.id, p.name] as const)} />
+        <TextField name="note" label="What you see" placeholder="pills at the elbow, a loose button" />
+        <label><input type="checkbox" name="mend" value="yes" /> Mend it before it goes in</label>
+        <Button type="submit" name="intent" value="note" $quiet>Note</Button>
+      </Form>
+    </Look>
   );
 }
 

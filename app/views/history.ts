@@ -22,8 +22,8 @@ export function eventText(kind: EventKind, data: EventData): string {
     case 'stained': return data.note ? `Stained: ${data.note}` : 'Stained';
     case 'treated': return data.stain ? `${data.stain.kind in stains ? stains[data.stain.kind as StainKind].name : data.stain.kind}: ${data.stain.result === 'gone' ? 'gone' : data.stain.result === 'lighter' ? 'lighter' : data.stain.result === 'stopped' ? 'treatment stopped' : 'still there'}` : data.step ? `${data.step.stain in stains ? stains[data.step.stain as StainKind].name : data.step.stain}: ${stepName(data.step.agent)}, ${data.step.minutes} min, ${data.step.result === 'passed' ? 'check passed' : 'check not passed'}` : (data.note ?? 'Treated');
     case 'dried': return 'Dried';
-    case 'mended': return 'Mended';
+    case 'mended': return data.note ? `Mended: ${data.note}` : 'Mended';
     case 'cleaned': return 'Cleaned by a professional';
-    case 'noted': return data.note ?? 'Noted';
+    case 'noted': return data.mend ? `To mend: ${data.mend}` : (data.note ?? 'Noted');
   }
 }

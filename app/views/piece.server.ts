@@ -24,6 +24,8 @@ import { wearsText } from './basket.server.ts';
 export interface TrustView { standing: string; now: string; steps: { day: string; text: string; odds: number }[]; prior: number; tints: { words: string; before: string; after: string; odds: string }[] }
 export interface PieceView {
   trust: TrustView | null;
+  /** What asks to be mended before the next wash. */
+  mend: string | null;
   id: string; name: string; cloth: ClothView; summary: string; symbols: SymbolView[]; phrases: string[]; limits: { what: string; value: string; why: string }[]; colour: string; conflicts: string[]; inBasket: boolean;
   history: { id: number; day: string; text: string }[]; start: PieceStart; options: PieceOptions;
 }
@@ -71,7 +73,7 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
   const { row, state } = piece;
   const label = labelOf(row.label);
   return {
-    id, name: row.name, cloth: clothOf(row), inBasket: piece.basket !== null, conflicts: [...profile.conflicts], colour: colourText(profile), trust: trustView(trustOf(garment), timeZone), symbols: label ? symbolsOf(label) : [], phrases: label ? label.phrases.map((x) => phraseWords[x]) : [], limits: limitRows(profile),
+    mend: state.mend, id, name: row.name, cloth: clothOf(row), inBasket: piece.basket !== null, conflicts: [...profile.conflicts], colour: colourText(profile), trust: trustView(trustOf(garment), timeZone), symbols: label ? symbolsOf(label) : [], phrases: label ? label.phrases.map((x) => phraseWords[x]) : [], limits: limitRows(profile),
     summary: `${kindFacts(row.kind).name}${row.owner ? `, ${row.owner}` : ''} · ${Math.round(dryMassG(garment))} g${row.dryMassG === null ? ' estimated' : ''} · washed ${state.washCount === 1 ? 'once' : `${state.washCount} times`}${state.lastWashedAt ? `, last on ${dayAndYear(state.lastWashedAt, timeZone)}` : ''} · ${wearsText(piece)}`,
     history: (await garmentHistory(tx, id)).map((e) => ({ id: e.id, day: dayAndYear(e.at, timeZone), text: eventText(e.kind, e.data) })), start: pieceStart(row), options: pieceOptions(),
   };

@@ -23,6 +23,8 @@ export interface TicketView {
   children: string[];
   /** Marks to treat before this load, with what is known of them. */
   marks: { piece: PieceRef; text: string; steps: number }[];
+  /** What asks to be mended first. */
+  mend: { piece: PieceRef; text: string }[];
   /** Pieces with parts that come off, and where those lie. */
   parts: { piece: PieceRef; lies: string | null }[];
 }
@@ -58,6 +60,7 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
     children: home?.children ? childLines({ pod: product?.form === 'pod', tub: load.load.method === 'hand' }).map((l) => withPoisonCentre(l.text, home.poisonCentre)) : [],
     nets: netText(load.hamper, planned, home?.nets ?? { all: 0, withoutMetal: 0 }),
     marks: planned.flatMap((g) => g.pretreat.flatMap((t) => { const s = load.hamper.garments.find((x) => x.id === g.id)?.stains?.find((x) => x.id === t.stain); return s ? refOf(g.id).map((piece) => ({ piece, text: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}: ${bandOf(Math.round(t.odds * 100)).text}`, steps: t.steps.length })) : []; })),
+    mend: planned.flatMap((g) => { const text = pieces.find((p) => p.row.id === g.id)?.state.mend; return text ? refOf(g.id).map((piece) => ({ piece, text })) : []; }),
     parts: planned.filter((g) => g.prepare.includes('detach')).flatMap((g) => refOf(g.id).map((piece) => ({ piece, lies: pieces.find((p) => p.row.id === g.id)?.state.detached ?? null }))),
     id: load.id, title: loadTitle(facts), subtitle: `${facts.card.fillText} · load ${load.number + 1} of ${plural(load.plan.loads.length, 'load').split(' ')[0] ?? ''}`, status: load.status, facts, ticked: load.ticked,
     startedAt: load.startedAt?.getTime() ?? null, endsAt: load.endsAt?.getTime() ?? null, endsText: clockText(ends, timeZone), finishedText: load.finishedAt ? `${dayAndYear(load.finishedAt, timeZone)}, ${clockText(load.finishedAt, timeZone)}` : '', serverNow: now.getTime(),

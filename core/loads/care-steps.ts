@@ -26,8 +26,12 @@ export function prepareSteps(p: Profile): PrepareStep[] {
   if (['dark', 'black'].includes(p.history.colour.class) && kindFacts(p.garment.kind).type === 'tube' && !smallKinds.test(p.garment.kind)) flags.add('inside-out');
   if (flags.has('net-no-metal')) flags.delete('net');
   if (p.isWool && p.garment.washCount === 0) flags.add('measure');
+  // A part kept dry shows what the bath did, as long as the colour has not earned its trust.
+  if (flags.has('detach') && p.history.dye !== null && !p.history.earned) flags.add('keep-control');
   const wanted = new Set<string>(flags);
   if (pocketKinds.test(p.garment.kind)) wanted.add('empty-pockets');
+  // Flour, mud and dust come off dry; wet they are paste.
+  if (pocketKinds.test(p.garment.kind) && p.garment.soil === 'heavy') wanted.add('brush-out');
   return prepareOrder.filter((s) => wanted.has(s));
 }
 

@@ -108,7 +108,7 @@ function unwashedGarment(b: Basket, i: number, p: Profile, decision: Decision, w
     }
   }
   const cost = outcomeCost(b, i, outcome);
-  return { id: p.garment.id, outcome, load: null, prepare: outcome === 'professional' && p.garment.traits.has('detachable') ? ['detach'] : [], pretreat: outcome === 'spot-clean' || outcome === 'wait' ? pretreat : [], dry: null, press: null, store: storeAs(p), reasons, deferralCost: cost };
+  return { id: p.garment.id, outcome, load: null, prepare: outcome === 'professional' && p.garment.traits.has('detachable') ? ['detach', 'keep-control'] : [], pretreat: outcome === 'spot-clean' || outcome === 'wait' ? pretreat : [], dry: null, press: null, store: storeAs(p), reasons, deferralCost: cost };
 }
 
 function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: readonly PlannedLoad[]): PlanWarning[] {
