@@ -141,6 +141,12 @@ describe('the board', () => {
     await page.getByRole('button', { name: 'Sort again' }).click();
     await page.getByRole('heading', { name: 'Sorting 300 pieces' }).waitFor();
     await page.getByRole('heading', { name: /loads for \d+ pieces/ }).waitFor({ timeout: 60_000 });
+    // However long the list of what stays, the first shelf stands where the page begins.
+    const first = page.locator('ol[aria-label="Loads in running order"] > li').first();
+    const [box, aside] = [await first.boundingBox(), await page.getByRole('complementary', { name: 'Not today' }).boundingBox()];
+    expect(box!.height).toBeLessThan(900);
+    expect(aside!.height).toBeLessThanOrEqual((await page.locator('ol[aria-label="Loads in running order"]').boundingBox())!.height + 2);
+    expect(await axeViolations(page)).toEqual([]);
   });
   test('no console error on the way', () => expect(troubles).toEqual([]));
 });

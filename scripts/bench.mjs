@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { writeFileSync } from 'node:fs';
 import { startPostgres } from './lib/postgres.mjs';
-import { checkNode, ensureBuild, ensurePackages, ensureSystemPackages, fail, freePort, root, say, seed, startServer } from './lib/setup.mjs';
+import { checkNode, ensureBuild, ensurePackages, ensureSystemPackages, freePort, root, say, seed, startServer } from './lib/setup.mjs';
 
 process.chdir(root);
 checkNode();
@@ -17,7 +17,7 @@ const parts = [];
 /** A benchmark is a process of its own, so that none inherits another's heap. */
 function part(args, env = {}) {
   const { status, stdout } = spawnSync(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1e8 });
-  if (status !== 0) fail(`${args.at(-1)} failed`);
+  if (status !== 0) throw new Error(`${args.at(-1)} failed`); // what was started is stopped on the way out
   console.log(`\n${stdout}`);
   parts.push(stdout.trim());
 }

@@ -118,7 +118,8 @@ const Cupboard = styled.div`
   display: grid; grid-template-columns: minmax(0, 1fr) minmax(13rem, 17rem); gap: 0 1.75rem; align-items: stretch; margin-top: 0.5rem;
   ${media.tablet} { grid-template-columns: minmax(0, 1fr); gap: 1.5rem; }
 `;
-const Aside = styled.aside`border-left: 1px solid var(--hairline); padding-left: 1.25rem; h2 { font-size: 1.2rem; margin-bottom: 0.3rem; } li { display: grid; grid-template-columns: auto 1fr; gap: 0.2rem 0.65rem; padding: 0.5rem 0; font-size: 0.92rem; } small { color: var(--ink-soft); display: block; font-size: 0.85rem; line-height: 1.35; } ${media.tablet} { border: 0; padding: 0; }`;
+/** As tall as the shelves and no taller: a long list scrolls by itself, and the places to drop a piece stay in sight. */
+const Aside = styled.aside`border-left: 1px solid var(--hairline); padding-left: 1.25rem; height: 0; min-height: 100%; overflow-y: auto; .drops { position: sticky; top: 0; z-index: 2; background: var(--linen); padding-bottom: 0.6rem; } h2 { font-size: 1.2rem; margin-bottom: 0.3rem; } li { display: grid; grid-template-columns: auto 1fr; gap: 0.2rem 0.65rem; padding: 0.5rem 0; font-size: 0.92rem; } small { color: var(--ink-soft); display: block; font-size: 0.85rem; line-height: 1.35; } ${media.tablet} { border: 0; padding: 0; height: auto; } ${media.print} { height: auto; }`;
 const Limits = styled.section`background: var(--paper); border: 1px solid var(--hairline); border-radius: 0 4px 14px 4px; padding: 1rem 1.2rem 1.1rem; display: grid; grid-template-columns: 11.5rem minmax(0, 1fr); gap: 1rem 2rem; ${media.tablet} { grid-template-columns: minmax(0, 1fr); } h2 { font-size: 1.25rem; } `;
 const Rulers = styled.div`display: grid; grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr)); gap: 1.2rem 1.6rem;`;
 const Why = styled(Rows)`li { display: grid; grid-template-columns: auto minmax(0, 11rem) minmax(0, 1fr); gap: 0.3rem 0.7rem; padding: 0.5rem 0; align-items: center; font-size: 0.93rem; } ${media.phone} { li { grid-template-columns: auto 1fr; } li p { grid-column: 2; } } p { color: var(--ink-soft); }`;
@@ -203,9 +204,9 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
         </Shelves>
         <Aside aria-labelledby="not-today">
           <h2 id="not-today">Not today</h2>
+          {dragging && <div className="drops"><DropPlace target="wait" label="Let it wait" handlers={handlers} /><DropPlace target="own" label="A load of its own" handlers={handlers} /><DropPlace target="hand" label="Wash it by hand" handlers={handlers} /></div>}
           {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
           <Rows>{v.notToday.map((n) => <li key={n.piece.id}><Draggable piece={n.piece} href={`/sort?load=${v.open + 1}&piece=${n.piece.id}`} chosen={chosen === n.piece.id} handlers={handlers} small /><span><Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link><small><b>{n.outcome}.</b> {n.reasons[0]}{n.testFirst && <> <Link to={`/test/${n.piece.id}`}>To its test</Link></>}</small></span></li>)}</Rows>
-          {dragging && <><DropPlace target="wait" label="Let it wait" handlers={handlers} /><DropPlace target="own" label="A load of its own" handlers={handlers} /><DropPlace target="hand" label="Wash it by hand" handlers={handlers} /></>}
         </Aside>
       </Cupboard>
       {open && (
