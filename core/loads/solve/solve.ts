@@ -71,7 +71,7 @@ const branchLimit = 60;
 const relaxLimit = 150;
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = { nodes: 80, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 150, nodesPerMode: 20_000, visited: 2_000_000, climb: { climbs: 4, reach: 0.2, nodes: 300 } };
-const relaxEffort: BranchEffort = { ...branchEffort, nodes: 0, rounds: 16, nodesPerMode: 480 };
+const relaxEffort: BranchEffort = { ...branchEffort, nodes: 0, rounds: 10, nodesPerMode: 480, climb: { climbs: 2, reach: 0.25, nodes: 200 } };
 const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 
 function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Division; lowerBound: number; optimal: boolean } {
