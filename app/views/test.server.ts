@@ -43,7 +43,7 @@ const verdictOf = (grade: number): string => (grade >= 4 ? 'clear' : grade >= 2.
 function resultText(g: Garment): string {
   const h = colourHistory(g);
   if (h.dye === null && h.newest === null) return 'Not tried yet: a hidden place first.';
-  if (h.dye === null && h.newest === 'clear') return 'It bears water: a bath is open.';
+  if (h.dye === null && h.newest === 'clear') return 'It bears water. Its label and your house rules still decide.';
   if (h.noWater) return 'No water at home until a washed part shows a trace at most.';
   if (h.knownBleeder) return 'A known bleeder: cold, alone or with colours of its own depth, and a catcher each time.';
   if (h.newest === 'clear') return h.earned ? 'Trusted: it may join coloured loads.' : 'Clear: first wash cold, with its own colour or alone, with a catcher.';
