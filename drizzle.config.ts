@@ -1,3 +1,8 @@
 import { defineConfig } from 'drizzle-kit';
 
-export default defineConfig({ dialect: 'postgresql', schema: './data/schema.ts', out: './data/migrations', strict: true });
+export default defineConfig({
+  dialect: 'postgresql',
+  schema: './data/schema.ts',
+  out: './data/migrations',
+  strict: true,
+});

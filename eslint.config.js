@@ -20,6 +20,10 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.test.ts', 'e2e/**'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
-  { files: ['app/**/*.tsx'], extends: [reactHooks.configs.flat.recommended, jsxA11y.flatConfigs.recommended], languageOptions: { globals: globals.browser } },
+  {
+    files: ['app/**/*.tsx'],
+    extends: [reactHooks.configs.flat.recommended, jsxA11y.flatConfigs.recommended],
+    languageOptions: { globals: globals.browser },
+  },
   { files: ['**/*.{mjs,js,cjs}'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
 );

@@ -11,7 +11,9 @@ const server = http.createServer(root);
 let mod;
 
 if (dev) {
-  const vite = await (await import('vite')).createServer({ server: { middlewareMode: true, hmr: { server } }, appType: 'custom' });
+  const vite = await (
+    await import('vite')
+  ).createServer({ server: { middlewareMode: true, hmr: { server } }, appType: 'custom' });
   root.use(vite.middlewares);
   root.use(async (req, res, next) => {
     try {
@@ -36,7 +38,10 @@ server.once('error', (error) => {
 });
 server.listen(port, host, () => {
   // The first page loads most modules: warm up before anyone waits for it.
-  if (!dev) void fetch(`http://${host}:${port}/basket`).then((r) => r.arrayBuffer()).catch(() => {});
+  if (!dev)
+    void fetch(`http://${host}:${port}/basket`)
+      .then((r) => r.arrayBuffer())
+      .catch(() => {});
 });
 
 let closing = false;

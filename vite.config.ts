@@ -9,10 +9,20 @@ function styledComponentsIds(): Plugin {
     enforce: 'pre',
     async transform(code, id) {
       const [file = ''] = id.split('?'); // without the router's ?__react-router-build-client-route suffix
-      if (file.includes('/node_modules/') || !/\.[jt]sx?$/.test(file) || !code.includes('styled-components')) return null;
+      if (file.includes('/node_modules/') || !/\.[jt]sx?$/.test(file) || !code.includes('styled-components'))
+        return null;
       const out = await transformAsync(code, {
-        filename: file, babelrc: false, configFile: false, sourceMaps: true, parserOpts: { plugins: ['typescript', 'jsx'] },
-        plugins: [['babel-plugin-styled-components', { ssr: true, fileName: true, displayName: process.env.NODE_ENV !== 'production', pure: true }]],
+        filename: file,
+        babelrc: false,
+        configFile: false,
+        sourceMaps: true,
+        parserOpts: { plugins: ['typescript', 'jsx'] },
+        plugins: [
+          [
+            'babel-plugin-styled-components',
+            { ssr: true, fileName: true, displayName: process.env.NODE_ENV !== 'production', pure: true },
+          ],
+        ],
       });
       return out?.code ? { code: out.code, map: out.map } : null;
     },
@@ -22,8 +32,12 @@ function styledComponentsIds(): Plugin {
 /** Stand-alone chunks beside the server: what worker threads load. */
 function serverEntries(entries: Record<string, string>): Plugin {
   return {
-    name: 'server-entries', apply: 'build', applyToEnvironment: (env) => env.name === 'ssr',
-    buildStart() { for (const [fileName, id] of Object.entries(entries)) this.emitFile({ type: 'chunk', id, fileName }); },
+    name: 'server-entries',
+    apply: 'build',
+    applyToEnvironment: (env) => env.name === 'ssr',
+    buildStart() {
+      for (const [fileName, id] of Object.entries(entries)) this.emitFile({ type: 'chunk', id, fileName });
+    },
   };
 }
 
@@ -32,7 +46,16 @@ export default defineConfig({
   resolve: { tsconfigPaths: true },
   optimizeDeps: {
     // Complete list of what the browser loads: no late discovery, no reload in the middle of a browser test.
-    include: ['react-aria', 'react-aria-components', 'styled-components', 'react-router', 'react-router/dom', 'lucide-react', 'valibot', 'culori/fn'],
+    include: [
+      'react-aria',
+      'react-aria-components',
+      'styled-components',
+      'react-router',
+      'react-router/dom',
+      'lucide-react',
+      'valibot',
+      'culori/fn',
+    ],
     exclude: ['pg', 'drizzle-orm', 'piscina'],
   },
   environments: { ssr: { build: { rollupOptions: { input: './app/server/app.ts' } } } },

@@ -10,7 +10,9 @@ startTransition(() => {
   hydrateRoot(
     document,
     <StrictMode>
-      <NonceProvider value={nonce}><HydratedRouter /></NonceProvider>
+      <NonceProvider value={nonce}>
+        <HydratedRouter />
+      </NonceProvider>
     </StrictMode>,
     { onRecoverableError: (e) => console.error('RECOVERABLE', e) },
   );

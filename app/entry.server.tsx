@@ -82,14 +82,25 @@ export default function handleRequest(
         [ready]() {
           shellRendered = true;
           const injector = styleInjector(sheet);
-          const body = new PassThrough({ final(cb) { clearTimeout(timer); cb(); } });
+          const body = new PassThrough({
+            final(cb) {
+              clearTimeout(timer);
+              cb();
+            },
+          });
           headers.set('Content-Type', 'text/html; charset=utf-8');
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           injector.pipe(body);
           pipe(injector);
         },
-        onShellError(e: unknown) { clearTimeout(timer); reject(e instanceof Error ? e : new Error(String(e))); },
-        onError(e: unknown) { status = 500; if (shellRendered) console.error(e); },
+        onShellError(e: unknown) {
+          clearTimeout(timer);
+          reject(e instanceof Error ? e : new Error(String(e)));
+        },
+        onError(e: unknown) {
+          status = 500;
+          if (shellRendered) console.error(e);
+        },
       },
     );
   });

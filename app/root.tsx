@@ -2,7 +2,17 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource/young-serif/latin-400.css';
 import { useSyncExternalStore, type ReactNode } from 'react';
 import { I18nProvider, RouterProvider } from 'react-aria-components';
-import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration, useHref, useNavigate, type NavigateOptions } from 'react-router';
+import {
+  isRouteErrorResponse,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useHref,
+  useNavigate,
+  type NavigateOptions,
+} from 'react-router';
 import type { Route } from './+types/root';
 import { GlobalStyle } from './theme/global.ts';
 import { Empty } from './ui/notice.tsx';
@@ -13,7 +23,9 @@ import { withHousehold } from './server/request.server.ts';
 import { shellView } from './views/shell.server.ts';
 
 declare module 'react-aria-components' {
-  interface RouterConfig { routerOptions: NavigateOptions }
+  interface RouterConfig {
+    routerOptions: NavigateOptions;
+  }
 }
 
 export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, shellView);
@@ -45,12 +57,18 @@ export function Layout({ children }: { children: ReactNode }) {
 const never = () => () => {};
 export default function App({ loaderData }: Route.ComponentProps) {
   const navigate = useNavigate();
-  const hydrated = useSyncExternalStore(never, () => true, () => false);
+  const hydrated = useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  );
   return (
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>
         <div data-hydrated={hydrated}>
-          <Shell view={loaderData}><Outlet /></Shell>
+          <Shell view={loaderData}>
+            <Outlet />
+          </Shell>
         </div>
       </RouterProvider>
     </I18nProvider>
@@ -60,14 +78,22 @@ export default function App({ loaderData }: Route.ComponentProps) {
 /** Unknown pages and failures, in plain words; details go to the server's log. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const missing = isRouteErrorResponse(error) && error.status === 404;
-  const text = isRouteErrorResponse(error) && typeof error.data === 'string' && error.data && !error.data.startsWith('Error:') ? error.data : null;
+  const text =
+    isRouteErrorResponse(error) && typeof error.data === 'string' && error.data && !error.data.startsWith('Error:')
+      ? error.data
+      : null;
   return (
     <div data-error>
       <Shell view={null}>
-      <Empty title={missing ? 'This shelf is empty' : 'Something came apart at the seam'} action={<LinkButton href="/basket">To the basket</LinkButton>}>
-        {missing ? (text ?? 'There is no page at this address. It may have moved, or the piece was put away.') : 'This page could not be shown. Nothing you stored is lost; try again in a moment.'}
-      </Empty>
-    </Shell>
+        <Empty
+          title={missing ? 'This shelf is empty' : 'Something came apart at the seam'}
+          action={<LinkButton href="/basket">To the basket</LinkButton>}
+        >
+          {missing
+            ? (text ?? 'There is no page at this address. It may have moved, or the piece was put away.')
+            : 'This page could not be shown. Nothing you stored is lost; try again in a moment.'}
+        </Empty>
+      </Shell>
     </div>
   );
 }

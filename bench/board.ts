@@ -11,7 +11,12 @@ const [address = ''] = process.argv.slice(2);
 
 async function sorted(size: number): Promise<void> {
   await fillBasket(size);
-  const answer = await fetch(`${address}/sort`, { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address }, body: 'intent=sort', redirect: 'manual' });
+  const answer = await fetch(`${address}/sort`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address },
+    body: 'intent=sort',
+    redirect: 'manual',
+  });
   if (answer.status !== 302) throw new Error(`sorting answered ${answer.status}`);
 }
 
@@ -27,16 +32,30 @@ async function framesDuring(page: Page, work: () => Promise<void>): Promise<numb
     w.gaps = [];
     w.watching = true;
     let last = performance.now();
-    const tick = (now: number): void => { w.gaps.push(now - last); last = now; if (w.watching) requestAnimationFrame(tick); };
+    const tick = (now: number): void => {
+      w.gaps.push(now - last);
+      last = now;
+      if (w.watching) requestAnimationFrame(tick);
+    };
     requestAnimationFrame(tick);
   });
   await work();
-  return page.evaluate(() => { const w = window as unknown as { gaps: number[]; watching: boolean }; w.watching = false; return w.gaps; });
+  return page.evaluate(() => {
+    const w = window as unknown as { gaps: number[]; watching: boolean };
+    w.watching = false;
+    return w.gaps;
+  });
 }
 
 const rows: (string | number)[][] = [];
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'] });
-for (const [name, size, viewport] of [['phone', 60, { width: 390, height: 844 }], ['laptop', 200, { width: 1280, height: 800 }]] as const) {
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'],
+});
+for (const [name, size, viewport] of [
+  ['phone', 60, { width: 390, height: 844 }],
+  ['laptop', 200, { width: 1280, height: 800 }],
+] as const) {
   await sorted(size);
   const context = await browser.newContext({ viewport });
   // The compiler of this script marks named functions with a helper that the page does not have.
@@ -49,7 +68,10 @@ for (const [name, size, viewport] of [['phone', 60, { width: 390, height: 844 }]
     await page.waitForTimeout(1000);
   }
   const shelves = page.locator('ol[aria-label="Loads in running order"] > li');
-  const first = shelves.first().getByRole('link', { name: /^Move / }).first();
+  const first = shelves
+    .first()
+    .getByRole('link', { name: /^Move / })
+    .first();
   const answers: number[] = [];
   let carried: number[] = [];
   if (name === 'laptop') {
@@ -63,7 +85,12 @@ for (const [name, size, viewport] of [['phone', 60, { width: 390, height: 844 }]
         const box = await placeOf(shelves.nth(k));
         const start = performance.now();
         await page.mouse.move(box.x + box.width / 2, Math.min(780, box.y + 120), { steps: 5 });
-        await shelves.nth(k).locator('p').filter({ hasText: /€|risk|refused|difference/ }).first().waitFor({ timeout: 5000 });
+        await shelves
+          .nth(k)
+          .locator('p')
+          .filter({ hasText: /€|risk|refused|difference/ })
+          .first()
+          .waitFor({ timeout: 5000 });
         answers.push(performance.now() - start);
       }
     });
@@ -75,11 +102,37 @@ for (const [name, size, viewport] of [['phone', 60, { width: 390, height: 844 }]
     await page.getByRole('heading', { name: /^Where should / }).waitFor();
     answers.push(performance.now() - start);
   }
-  const scrolled = await framesDuring(page, async () => { for (let k = 0; k < 20; k++) { await page.mouse.wheel(0, 240); await page.waitForTimeout(16); } });
-  rows.push([name, size, await shelves.count(), name === 'laptop' ? 'carry it over a shelf' : 'tap a piece, every place priced', `${median(answers).toFixed(0)} ms`, carried.length ? `${quantile(carried, 0.95).toFixed(0)} / ${Math.max(...carried).toFixed(0)} ms` : '–', `${quantile(scrolled, 0.95).toFixed(0)} / ${Math.max(...scrolled).toFixed(0)} ms`]);
+  const scrolled = await framesDuring(page, async () => {
+    for (let k = 0; k < 20; k++) {
+      await page.mouse.wheel(0, 240);
+      await page.waitForTimeout(16);
+    }
+  });
+  rows.push([
+    name,
+    size,
+    await shelves.count(),
+    name === 'laptop' ? 'carry it over a shelf' : 'tap a piece, every place priced',
+    `${median(answers).toFixed(0)} ms`,
+    carried.length ? `${quantile(carried, 0.95).toFixed(0)} / ${Math.max(...carried).toFixed(0)} ms` : '–',
+    `${quantile(scrolled, 0.95).toFixed(0)} / ${Math.max(...scrolled).toFixed(0)} ms`,
+  ]);
   await page.close();
 }
 await browser.close();
 await closeDatabase();
 console.log('### The board in headless Chromium\n');
-console.log(table(['screen', 'pieces', 'loads', 'what', 'answer, with five mouse steps', 'frames while carrying, p95 / longest', 'frames while scrolling, p95 / longest'], rows));
+console.log(
+  table(
+    [
+      'screen',
+      'pieces',
+      'loads',
+      'what',
+      'answer, with five mouse steps',
+      'frames while carrying, p95 / longest',
+      'frames while scrolling, p95 / longest',
+    ],
+    rows,
+  ),
+);

@@ -12,8 +12,26 @@ export async function fillBasket(size: number): Promise<void> {
     await takeFromBasket(tx, [...known]);
     for (const g of basketOfSize(size, 1).garments) {
       const id = `bench-${size}-${g.id}`;
-      if (!known.has(id)) await addGarment(tx, demoHouseholdId, id, { name: g.name, owner: '', kind: g.kind, size: g.size ?? 'M', parts: g.parts, traits: g.features ?? [], colours: g.colours, dye: g.dye ?? 'unknown', label: g.label ?? null, dryMassG: g.dryMassG ?? null, valueEur: g.valueEur ?? 20 });
-      await putInBasket(tx, demoHouseholdId, id, { ...emptyState, soil: g.soil ?? 'normal', activity: g.worn?.activity ?? 'normal', stains: g.stains ?? [] });
+      if (!known.has(id))
+        await addGarment(tx, demoHouseholdId, id, {
+          name: g.name,
+          owner: '',
+          kind: g.kind,
+          size: g.size ?? 'M',
+          parts: g.parts,
+          traits: g.features ?? [],
+          colours: g.colours,
+          dye: g.dye ?? 'unknown',
+          label: g.label ?? null,
+          dryMassG: g.dryMassG ?? null,
+          valueEur: g.valueEur ?? 20,
+        });
+      await putInBasket(tx, demoHouseholdId, id, {
+        ...emptyState,
+        soil: g.soil ?? 'normal',
+        activity: g.worn?.activity ?? 'normal',
+        stains: g.stains ?? [],
+      });
     }
   });
 }

@@ -5,7 +5,12 @@ import { gzipSync } from 'node:zlib';
 const [address] = process.argv.slice(2);
 const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.ceil(q * xs.length) - 1];
 const pages = ['/basket', '/sort', '/wash', '/log', '/pieces/juna-jeans', '/household'];
-const sort = await fetch(`${address}/sort`, { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address }, body: 'intent=sort', redirect: 'manual' });
+const sort = await fetch(`${address}/sort`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address },
+  body: 'intent=sort',
+  redirect: 'manual',
+});
 if (sort.status !== 302) throw new Error(`sorting answered ${sort.status}`);
 const ticket = /href="(\/loads\/[^"]+)"/.exec(await (await fetch(`${address}/sort`)).text())?.[1];
 if (ticket) pages.push(ticket);
@@ -18,7 +23,9 @@ for (const page of pages) {
     html = await (await fetch(address + page)).text();
     if (i >= 4) times.push(performance.now() - start); // the first four warm up
   }
-  console.log(`| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${quantile(times, 0.5).toFixed(0)} ms | ${quantile(times, 0.95).toFixed(0)} ms | ${(gzipSync(html).length / 1024).toFixed(1)} kB |`);
+  console.log(
+    `| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${quantile(times, 0.5).toFixed(0)} ms | ${quantile(times, 0.95).toFixed(0)} ms | ${(gzipSync(html).length / 1024).toFixed(1)} kB |`,
+  );
 }
 
 // The manifest is inlined or linked; what a page preloads is what it loads first.
@@ -27,5 +34,7 @@ for (const page of ['/basket', '/sort', ...(ticket ? [ticket] : [])]) {
   const html = await (await fetch(address + page)).text();
   const files = [...new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((m) => m[0]))];
   const size = files.reduce((s, f) => s + gzipSync(readFileSync(`build/client${f}`)).length, 0);
-  console.log(`| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${files.length} | ${(size / 1024).toFixed(0)} kB |`);
+  console.log(
+    `| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${files.length} | ${(size / 1024).toFixed(0)} kB |`,
+  );
 }

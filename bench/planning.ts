@@ -19,7 +19,14 @@ function requestOf(size: number, seed: number) {
   return { hamper, read: read.value };
 }
 
-const sizes: [size: number, seeds: number][] = [[10, 5], [24, 5], [40, 5], [120, 2], [300, 1], [1000, 1]];
+const sizes: [size: number, seeds: number][] = [
+  [10, 5],
+  [24, 5],
+  [40, 5],
+  [120, 2],
+  [300, 1],
+  [1000, 1],
+];
 planBasket(requestOf(10, 99).read.request); // warm
 const rows = sizes.map(([size, seeds]) => {
   const runs = Array.from({ length: seeds }, (_, k) => {
@@ -28,7 +35,15 @@ const rows = sizes.map(([size, seeds]) => {
     const plan = planBasket(read.request);
     return { ms: performance.now() - start, plan };
   });
-  return [size, seeds, `${(median(runs.map((r) => r.ms)) / 1000).toFixed(2)} s`, `${(Math.max(...runs.map((r) => r.ms)) / 1000).toFixed(2)} s`, median(runs.map((r) => r.plan.loads.length)), `${(median(runs.map((r) => r.plan.proof.gap)) * 100).toFixed(2)} %`, `${runs.filter((r) => r.plan.proof.optimal).length} of ${seeds}`];
+  return [
+    size,
+    seeds,
+    `${(median(runs.map((r) => r.ms)) / 1000).toFixed(2)} s`,
+    `${(Math.max(...runs.map((r) => r.ms)) / 1000).toFixed(2)} s`,
+    median(runs.map((r) => r.plan.loads.length)),
+    `${(median(runs.map((r) => r.plan.proof.gap)) * 100).toFixed(2)} %`,
+    `${runs.filter((r) => r.plan.proof.optimal).length} of ${seeds}`,
+  ];
 });
 console.log('### Planning\n');
 console.log(table(['pieces', 'baskets', 'median', 'longest', 'loads', 'median gap', 'proven optimal'], rows));
@@ -37,7 +52,10 @@ console.log(table(['pieces', 'baskets', 'median', 'longest', 'loads', 'median ga
 async function reference(size: number, seed: number): Promise<{ ratio: number; ours: number; theirs: number }> {
   const { household, garments, now } = requestOf(size, seed).read.request;
   const b = basketOf(garments, household);
-  const candidates = b.profiles.flatMap((p, piece) => { const d = decide(p, household, now); return d.fixed === null ? [{ piece, mayWait: d.mayWait }] : []; });
+  const candidates = b.profiles.flatMap((p, piece) => {
+    const d = decide(p, household, now);
+    return d.fixed === null ? [{ piece, mayWait: d.mayWait }] : [];
+  });
   const pricer = new Pricer(b);
   const columns = candidates.flatMap((c, i) => (c.mayWait ? [{ rows: [i], cost: deferralCost(b, c.piece) }] : []));
   for (let mask = 1; mask < 1 << candidates.length; mask++) {
@@ -68,12 +86,19 @@ const moves = [60, 200].map((size) => {
   const plan = planHamper(read);
   const board = boardOf(hamper, plan);
   const times: number[] = [];
-  for (const piece of board.ids.slice(0, 40)) for (let load = 0; load < board.loads.length; load++) {
-    const start = performance.now();
-    consequence(board, piece, { to: 'load', load });
-    times.push(performance.now() - start);
-  }
-  return [size, board.loads.length, `${median(times).toFixed(2)} ms`, `${quantile(times, 0.95).toFixed(2)} ms`, `${Math.max(...times).toFixed(1)} ms`];
+  for (const piece of board.ids.slice(0, 40))
+    for (let load = 0; load < board.loads.length; load++) {
+      const start = performance.now();
+      consequence(board, piece, { to: 'load', load });
+      times.push(performance.now() - start);
+    }
+  return [
+    size,
+    board.loads.length,
+    `${median(times).toFixed(2)} ms`,
+    `${quantile(times, 0.95).toFixed(2)} ms`,
+    `${Math.max(...times).toFixed(1)} ms`,
+  ];
 });
 console.log('\n### A hand move on the board (both loads priced again, one frame is 16 ms)\n');
 console.log(table(['pieces', 'loads', 'median', 'p95', 'longest'], moves));

@@ -9,7 +9,10 @@ if (!existsSync(`${root}node_modules/tsx`)) {
   process.exit(1);
 }
 // A reader that stops early (head) closes the pipe; that is no failure.
-process.stdout.on('error', (error) => { if (error.code === 'EPIPE') process.exit(0); throw error; });
+process.stdout.on('error', (error) => {
+  if (error.code === 'EPIPE') process.exit(0);
+  throw error;
+});
 process.env.TSX_TSCONFIG_PATH ??= `${root}tsconfig.json`;
 const { tsImport } = await import('tsx/esm/api');
 const { main } = await tsImport('./neatfold.ts', { parentURL: import.meta.url, tsconfig: `${root}tsconfig.json` });

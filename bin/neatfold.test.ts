@@ -5,10 +5,43 @@ import path from 'node:path';
 import { expect, test } from '@jest/globals';
 
 const bin = path.resolve('bin/neatfold.mjs');
-const neatfold = (args: string[], input?: string) => spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', input: input ?? '', maxBuffer: 1e8 });
+const neatfold = (args: string[], input?: string) =>
+  spawnSync(process.execPath, [bin, ...args], { encoding: 'utf8', input: input ?? '', maxBuffer: 1e8 });
 const basket = JSON.stringify({
-  format: 'neat-fold/hamper', version: 1, now: '2026-05-09T08:00:00+02:00', household: { washers: [{ id: 'w', programmes: [{ id: 'c', family: 'cotton', action: 'normal', temperaturesC: [40], spinsRpm: [800], maxLoadKg: 7, durationMin: 100 }] }], products: [{ id: 'p', class: 'colour', form: 'liquid' }] },
-  garments: [{ id: 'g', name: 'Tee', kind: 'tshirt', parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }], colours: [{ hex: '#2f6f6b', role: 'ground' }], label: { wash: { by: 'machine', maxC: 40, action: 'normal' } }, washCount: 9, neededBy: '2026-05-10T00:00:00+02:00' }],
+  format: 'neat-fold/hamper',
+  version: 1,
+  now: '2026-05-09T08:00:00+02:00',
+  household: {
+    washers: [
+      {
+        id: 'w',
+        programmes: [
+          {
+            id: 'c',
+            family: 'cotton',
+            action: 'normal',
+            temperaturesC: [40],
+            spinsRpm: [800],
+            maxLoadKg: 7,
+            durationMin: 100,
+          },
+        ],
+      },
+    ],
+    products: [{ id: 'p', class: 'colour', form: 'liquid' }],
+  },
+  garments: [
+    {
+      id: 'g',
+      name: 'Tee',
+      kind: 'tshirt',
+      parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }],
+      colours: [{ hex: '#2f6f6b', role: 'ground' }],
+      label: { wash: { by: 'machine', maxC: 40, action: 'normal' } },
+      washCount: 9,
+      neededBy: '2026-05-10T00:00:00+02:00',
+    },
+  ],
 });
 
 test('plan reads a file or standard input, from any folder, and prints the same bytes', () => {
@@ -24,16 +57,31 @@ test('plan reads a file or standard input, from any folder, and prints the same 
   expect(plan.loads).toMatchObject([{ garments: ['g'], temperatureC: 40 }]);
 });
 test('bad input: exit 2, one line per problem, no stack trace, nothing on standard output', () => {
-  const bad = neatfold(['plan', '-'], basket.replace('"percent":100', '"percent":101.5').replace('"kind":"tshirt"', '"kind":"cape"'));
+  const bad = neatfold(
+    ['plan', '-'],
+    basket.replace('"percent":100', '"percent":101.5').replace('"kind":"tshirt"', '"kind":"cape"'),
+  );
   expect(bad.status).toBe(2);
   expect(bad.stdout).toBe('');
   expect(bad.stderr).not.toMatch(/ at /);
-  expect(bad.stderr.trim().split('\n').map((l) => l.split(':')[0])).toEqual(['garments[0].kind', 'garments[0].parts[0].fibres[0].percent']);
+  expect(
+    bad.stderr
+      .trim()
+      .split('\n')
+      .map((l) => l.split(':')[0]),
+  ).toEqual(['garments[0].kind', 'garments[0].parts[0].fibres[0].percent']);
 });
 test('missing file, unknown command and unknown schema say so with exit 2', () => {
-  expect(neatfold(['plan', '/nowhere/x.json'])).toMatchObject({ status: 2, stdout: '', stderr: 'document: cannot read /nowhere/x.json\n' });
+  expect(neatfold(['plan', '/nowhere/x.json'])).toMatchObject({
+    status: 2,
+    stdout: '',
+    stderr: 'document: cannot read /nowhere/x.json\n',
+  });
   expect(neatfold(['fold']).status).toBe(2);
-  expect(neatfold(['schema', 'toString'])).toMatchObject({ status: 2, stderr: 'schema: must be one of hamper, plan\n' });
+  expect(neatfold(['schema', 'toString'])).toMatchObject({
+    status: 2,
+    stderr: 'schema: must be one of hamper, plan\n',
+  });
 });
 test('schema prints a JSON Schema', () => {
   const schema = JSON.parse(neatfold(['schema', 'plan']).stdout) as { type: string; required: string[] };
@@ -43,30 +91,66 @@ test('schema prints a JSON Schema', () => {
 
 test('evaluate prices each candidate in order; its optimum is the planner’s', () => {
   const document = JSON.parse(basket) as Record<string, unknown>;
-  const row = JSON.parse(neatfold(['evaluate', '-'], JSON.stringify({ ...document, candidates: [['g'], { garments: ['g'], outcome: 'wait' }] })).stdout) as { outcome: string; feasible: boolean; cost: number; violations: string[]; setting: { temperatureC: number; detergent: { product: string } } | null }[];
+  const row = JSON.parse(
+    neatfold(
+      ['evaluate', '-'],
+      JSON.stringify({ ...document, candidates: [['g'], { garments: ['g'], outcome: 'wait' }] }),
+    ).stdout,
+  ) as {
+    outcome: string;
+    feasible: boolean;
+    cost: number;
+    violations: string[];
+    setting: { temperatureC: number; detergent: { product: string } } | null;
+  }[];
   expect(row.map((r) => r.outcome)).toEqual(['wash', 'wait']);
-  expect(row[0]).toMatchObject({ feasible: true, violations: [], setting: { method: 'machine', temperatureC: 40, detergent: { product: 'p' }, softener: false } });
+  expect(row[0]).toMatchObject({
+    feasible: true,
+    violations: [],
+    setting: { method: 'machine', temperatureC: 40, detergent: { product: 'p' }, softener: false },
+  });
   expect(row[1]!.setting).toBeNull();
   const plan = JSON.parse(neatfold(['plan', '-'], basket).stdout) as { proof: { cost: number; optimal: boolean } };
   expect(plan.proof).toMatchObject({ cost: row[0]!.cost, optimal: true });
 });
 test('evaluate names unknown ids and empty sets; plan ignores candidates with a warning', () => {
   const document = JSON.parse(basket) as Record<string, unknown>;
-  const bad = neatfold(['evaluate', '-'], JSON.stringify({ ...document, candidates: [['g', 'x'], [], { garments: ['y'], outcome: 'fold' }] }));
+  const bad = neatfold(
+    ['evaluate', '-'],
+    JSON.stringify({ ...document, candidates: [['g', 'x'], [], { garments: ['y'], outcome: 'fold' }] }),
+  );
   expect(bad.status).toBe(2);
   expect(bad.stderr).toMatch(/^candidates\[1\]/m);
-  expect(neatfold(['evaluate', '-'], JSON.stringify({ ...document, candidates: [['g', 'x']] })).stderr).toBe('candidates[0][1]: "x" is no garment of this document\n');
+  expect(neatfold(['evaluate', '-'], JSON.stringify({ ...document, candidates: [['g', 'x']] })).stderr).toBe(
+    'candidates[0][1]: "x" is no garment of this document\n',
+  );
   expect(neatfold(['evaluate', '-'], basket)).toMatchObject({ status: 2, stderr: 'candidates: is required\n' });
   expect(neatfold(['plan', '-'], JSON.stringify({ ...document, candidates: [['g']] })).stdout).toContain('unknown-key');
 });
 test('pins that name strangers are refused with their path', () => {
   const document = JSON.parse(basket) as Record<string, unknown>;
-  expect(neatfold(['plan', '-'], JSON.stringify({ ...document, pins: [{ together: ['g', 'q'] }, { outcome: { z: 'wait' } }] })).stderr).toBe('pins[0].together[1]: "q" is no garment of this document\npins[1].outcome.z: "z" is no garment of this document\n');
+  expect(
+    neatfold(
+      ['plan', '-'],
+      JSON.stringify({ ...document, pins: [{ together: ['g', 'q'] }, { outcome: { z: 'wait' } }] }),
+    ).stderr,
+  ).toBe(
+    'pins[0].together[1]: "q" is no garment of this document\npins[1].outcome.z: "z" is no garment of this document\n',
+  );
 });
 test('reference answers cases in order and names a bad argument', () => {
-  const cases = [{ id: 'a', section: 3, inputs: { fn: 'spin_g', rpm: 800 } }, { id: 'b', section: 7, inputs: { fn: 'mix_hot', V: 10, Tt: 30, Th: 12, Tc: 12 } }];
-  const out = JSON.parse(neatfold(['reference', '-'], JSON.stringify(cases)).stdout) as { id: string; value: number | null }[];
+  const cases = [
+    { id: 'a', section: 3, inputs: { fn: 'spin_g', rpm: 800 } },
+    { id: 'b', section: 7, inputs: { fn: 'mix_hot', V: 10, Tt: 30, Th: 12, Tc: 12 } },
+  ];
+  const out = JSON.parse(neatfold(['reference', '-'], JSON.stringify(cases)).stdout) as {
+    id: string;
+    value: number | null;
+  }[];
   expect(out[0]!.value).toBeCloseTo(171.76, 1);
   expect(out[1]).toEqual({ id: 'b', value: null });
-  expect(neatfold(['reference', '-'], '[{"id":"a","inputs":{"fn":"spin_g"}}]')).toMatchObject({ status: 2, stderr: '[0].inputs.rpm: must be a number\n' });
+  expect(neatfold(['reference', '-'], '[{"id":"a","inputs":{"fn":"spin_g"}}]')).toMatchObject({
+    status: 2,
+    stderr: '[0].inputs.rpm: must be a number\n',
+  });
 });

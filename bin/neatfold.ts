@@ -7,7 +7,8 @@ import { documentText, planHamper } from '@formats/plan.ts';
 import { problemLine, type Problem } from '@formats/problem.ts';
 import { referenceText } from '@formats/reference.ts';
 
-const usage = 'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
+const usage =
+  'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
 const exit = { done: 0, failure: 1, badInput: 2 } as const;
 
 const complain = (lines: readonly string[]): number => {
@@ -26,7 +27,10 @@ function readText(file: string): string | null {
 type Reading = { ok: true; value: unknown } | { ok: false; problems: readonly Problem[] };
 /** What each command makes of a file's text. */
 const readers: Readonly<Record<string, (text: string) => Reading>> = {
-  plan: (text) => { const read = readHamper(text); return read.ok ? { ok: true, value: planHamper(read.value) } : read; },
+  plan: (text) => {
+    const read = readHamper(text);
+    return read.ok ? { ok: true, value: planHamper(read.value) } : read;
+  },
   evaluate: evaluateText,
   reference: referenceText,
 };
@@ -41,7 +45,8 @@ function answer(read: (text: string) => Reading, file: string): number {
 }
 
 function schema(name: string): number {
-  if (!Object.hasOwn(documentSchemas, name)) return complain([`schema: must be one of ${Object.keys(documentSchemas).join(', ')}`]);
+  if (!Object.hasOwn(documentSchemas, name))
+    return complain([`schema: must be one of ${Object.keys(documentSchemas).join(', ')}`]);
   process.stdout.write(documentText(jsonSchemaOf(name as DocumentName)));
   return exit.done;
 }

@@ -3,10 +3,25 @@ import { eq, inArray } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
 import { basketEntries, type BasketState } from './schema.ts';
 
-export const emptyState: BasketState = { soil: 'normal', activity: 'normal', odour: false, hygiene: false, neededBy: null, stains: [] };
+export const emptyState: BasketState = {
+  soil: 'normal',
+  activity: 'normal',
+  odour: false,
+  hygiene: false,
+  neededBy: null,
+  stains: [],
+};
 
-export async function putInBasket(tx: Transaction, householdId: string, garmentId: string, state: BasketState): Promise<void> {
-  await tx.insert(basketEntries).values({ householdId, garmentId, state }).onConflictDoUpdate({ target: [basketEntries.householdId, basketEntries.garmentId], set: { state } });
+export async function putInBasket(
+  tx: Transaction,
+  householdId: string,
+  garmentId: string,
+  state: BasketState,
+): Promise<void> {
+  await tx
+    .insert(basketEntries)
+    .values({ householdId, garmentId, state })
+    .onConflictDoUpdate({ target: [basketEntries.householdId, basketEntries.garmentId], set: { state } });
 }
 export async function takeFromBasket(tx: Transaction, garmentIds: readonly string[]): Promise<void> {
   if (garmentIds.length > 0) await tx.delete(basketEntries).where(inArray(basketEntries.garmentId, [...garmentIds]));

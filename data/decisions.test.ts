@@ -1,6 +1,14 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { closeDatabase, inHousehold } from './client.ts';
-import { addDecision, clearDecisions, currentPins, decisionNotes, pinsAmong, pinsWithout, undoDecision } from './decisions.ts';
+import {
+  addDecision,
+  clearDecisions,
+  currentPins,
+  decisionNotes,
+  pinsAmong,
+  pinsWithout,
+  undoDecision,
+} from './decisions.ts';
 import { createHousehold, readHousehold } from './household.ts';
 import type { PinDocument } from './schema.ts';
 
@@ -10,9 +18,22 @@ const wait: PinDocument[] = [{ outcome: { tee: 'wait' } }];
 const both: PinDocument[] = [...wait, { together: ['sash', 'jumper'], confirmed: true }];
 
 beforeAll(async () => {
-  for (const id of [here, next]) await inHousehold(id, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false }); });
+  for (const id of [here, next])
+    await inHousehold(id, async (tx) => {
+      if (!(await readHousehold(tx)))
+        await createHousehold(tx, id, {
+          name: id,
+          timeZone: 'UTC',
+          document: {},
+          nets: { all: 4, withoutMetal: 2 },
+          poisonCentre: null,
+          children: false,
+        });
+    });
 });
-beforeEach(async () => { for (const id of [here, next]) await inHousehold(id, clearDecisions); });
+beforeEach(async () => {
+  for (const id of [here, next]) await inHousehold(id, clearDecisions);
+});
 afterAll(closeDatabase);
 
 describe('decisions made by hand', () => {
@@ -41,9 +62,18 @@ describe('decisions made by hand', () => {
 });
 
 describe('pins among pieces', () => {
-  const pins: PinDocument[] = [{ together: ['a', 'b', 'c'], confirmed: true }, { apart: ['a', 'd'] }, { outcome: { a: 'wait', b: 'wash' } }];
+  const pins: PinDocument[] = [
+    { together: ['a', 'b', 'c'], confirmed: true },
+    { apart: ['a', 'd'] },
+    { outcome: { a: 'wait', b: 'wash' } },
+  ];
   test('all there, nothing changes', () => expect(pinsAmong(pins, new Set(['a', 'b', 'c', 'd']))).toEqual(pins));
-  test('what is left of too little is dropped', () => expect(pinsAmong(pins, new Set(['b', 'c']))).toEqual([{ together: ['b', 'c'], confirmed: true }, { outcome: { b: 'wash' } }]));
-  test('a new decision about a piece replaces what was decided about it', () => expect(pinsWithout(pins, 'a')).toEqual([{ together: ['b', 'c'], confirmed: true }, { outcome: { b: 'wash' } }]));
+  test('what is left of too little is dropped', () =>
+    expect(pinsAmong(pins, new Set(['b', 'c']))).toEqual([
+      { together: ['b', 'c'], confirmed: true },
+      { outcome: { b: 'wash' } },
+    ]));
+  test('a new decision about a piece replaces what was decided about it', () =>
+    expect(pinsWithout(pins, 'a')).toEqual([{ together: ['b', 'c'], confirmed: true }, { outcome: { b: 'wash' } }]));
   test('nobody there, nothing decided', () => expect(pinsAmong(pins, new Set())).toEqual([]));
 });

@@ -3,18 +3,53 @@ import { desc, eq } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
 import { events, garments, type EventData, type EventKind } from './schema.ts';
 
-export interface NewEvent { garmentId: string; kind: EventKind; at: Date; data?: EventData; loadId?: string | null }
+export interface NewEvent {
+  garmentId: string;
+  kind: EventKind;
+  at: Date;
+  data?: EventData;
+  loadId?: string | null;
+}
 
 export async function appendEvents(tx: Transaction, householdId: string, list: readonly NewEvent[]): Promise<void> {
   if (list.length === 0) return;
-  await tx.insert(events).values(list.map((e) => ({ householdId, garmentId: e.garmentId, kind: e.kind, at: e.at, data: e.data ?? {}, loadId: e.loadId ?? null })));
+  await tx.insert(events).values(
+    list.map((e) => ({
+      householdId,
+      garmentId: e.garmentId,
+      kind: e.kind,
+      at: e.at,
+      data: e.data ?? {},
+      loadId: e.loadId ?? null,
+    })),
+  );
 }
 
 /** History of one piece, newest first. */
 export const garmentHistory = (tx: Transaction, garmentId: string, limit = 60) =>
-  tx.select({ id: events.id, at: events.at, kind: events.kind, data: events.data, loadId: events.loadId }).from(events).where(eq(events.garmentId, garmentId)).orderBy(desc(events.at), desc(events.id)).limit(limit);
+  tx
+    .select({ id: events.id, at: events.at, kind: events.kind, data: events.data, loadId: events.loadId })
+    .from(events)
+    .where(eq(events.garmentId, garmentId))
+    .orderBy(desc(events.at), desc(events.id))
+    .limit(limit);
 
 /** The log of the household, newest first. */
 export const recentEvents = (tx: Transaction, limit: number) =>
-  tx.select({ id: events.id, at: events.at, kind: events.kind, data: events.data, loadId: events.loadId, garmentId: events.garmentId, name: garments.name, colours: garments.colours, traits: garments.traits, garmentKind: garments.kind })
-    .from(events).innerJoin(garments, eq(garments.id, events.garmentId)).orderBy(desc(events.at), desc(events.id)).limit(limit);
+  tx
+    .select({
+      id: events.id,
+      at: events.at,
+      kind: events.kind,
+      data: events.data,
+      loadId: events.loadId,
+      garmentId: events.garmentId,
+      name: garments.name,
+      colours: garments.colours,
+      traits: garments.traits,
+      garmentKind: garments.kind,
+    })
+    .from(events)
+    .innerJoin(garments, eq(garments.id, events.garmentId))
+    .orderBy(desc(events.at), desc(events.id))
+    .limit(limit);

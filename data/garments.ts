@@ -6,34 +6,108 @@ import type { Transaction } from './client.ts';
 import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
-export type GarmentInput = Pick<GarmentRow, 'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'>;
+export type GarmentInput = Pick<
+  GarmentRow,
+  'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'
+>;
 
 /** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
-export interface DerivedState { washCount: number; wearsSinceWash: number; lastWashedAt: Date | null; lastWornAt: Date | null; /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null; /** In the last four weeks. */ recentWears: number; measures: Measure[]; /** What was taken off and is not back yet. */ detached: string | null; /** What asks to be mended before it is washed. */ mend: string | null; tests: NonNullable<GarmentDocument['tests']> }
-export interface Piece { row: GarmentRow; state: DerivedState; basket: BasketState | null }
+export interface DerivedState {
+  washCount: number;
+  wearsSinceWash: number;
+  lastWashedAt: Date | null;
+  lastWornAt: Date | null;
+  /** Fed, brushed, aired or cleaned. */ lastCaredAt: Date | null;
+  /** In the last four weeks. */ recentWears: number;
+  measures: Measure[];
+  /** What was taken off and is not back yet. */ detached: string | null;
+  /** What asks to be mended before it is washed. */ mend: string | null;
+  tests: NonNullable<GarmentDocument['tests']>;
+}
+export interface Piece {
+  row: GarmentRow;
+  state: DerivedState;
+  basket: BasketState | null;
+}
 
-const never: DerivedState = { washCount: 0, wearsSinceWash: 0, lastWashedAt: null, lastWornAt: null, lastCaredAt: null, recentWears: 0, measures: [], detached: null, mend: null, tests: [] };
+const never: DerivedState = {
+  washCount: 0,
+  wearsSinceWash: 0,
+  lastWashedAt: null,
+  lastWornAt: null,
+  lastCaredAt: null,
+  recentWears: 0,
+  measures: [],
+  detached: null,
+  mend: null,
+  tests: [],
+};
 
 const dateOf = (text: string | null): Date | null => (text === null ? null : new Date(text));
 async function deriveStates(tx: Transaction, ids: readonly string[] | null): Promise<Map<string, DerivedState>> {
   const scope = ids === null ? undefined : inArray(events.garmentId, [...ids]);
   const lastWash = tx.$with('last_wash').as(
-    tx.select({ garmentId: events.garmentId, lastId: sql<string>`max(${events.id})`.as('last_id'), lastAt: sql<string>`max(${events.at})`.as('last_at') }).from(events).where(sql`${events.kind} in ('washed', 'cleaned')`).groupBy(events.garmentId),
+    tx
+      .select({
+        garmentId: events.garmentId,
+        lastId: sql<string>`max(${events.id})`.as('last_id'),
+        lastAt: sql<string>`max(${events.at})`.as('last_at'),
+      })
+      .from(events)
+      .where(sql`${events.kind} in ('washed', 'cleaned')`)
+      .groupBy(events.garmentId),
   );
-  const counts = await tx.with(lastWash).select({
-    garmentId: events.garmentId,
-    washes: sql<string>`sum(case when ${events.kind} = 'washed' then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
-    wears: sql<string>`sum(case when ${events.kind} = 'worn' and (${lastWash.lastAt} is null or ${events.at} > ${lastWash.lastAt}) then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
-    lastWashedAt: sql<string | null>`max(${lastWash.lastAt})`, lastWornAt: sql<string | null>`max(${events.at}) filter (where ${events.kind} = 'worn')`, lastCaredAt: sql<string | null>`max(${events.at}) filter (where ${events.kind} in ('aired', 'cleaned', 'mended'))`,
-    recentWears: sql<string>`coalesce(sum(coalesce((${events.data}->>'count')::int, 1)) filter (where ${events.kind} = 'worn' and ${events.at} > now() - interval '28 days'), 0)`,
-  }).from(events).leftJoin(lastWash, eq(lastWash.garmentId, events.garmentId)).where(scope).groupBy(events.garmentId);
-  const tests = await tx.select({ garmentId: events.garmentId, at: events.at, data: events.data }).from(events)
-    .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
+  const counts = await tx
+    .with(lastWash)
+    .select({
+      garmentId: events.garmentId,
+      washes: sql<string>`sum(case when ${events.kind} = 'washed' then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
+      wears: sql<string>`sum(case when ${events.kind} = 'worn' and (${lastWash.lastAt} is null or ${events.at} > ${lastWash.lastAt}) then coalesce((${events.data}->>'count')::int, 1) else 0 end)`,
+      lastWashedAt: sql<string | null>`max(${lastWash.lastAt})`,
+      lastWornAt: sql<string | null>`max(${events.at}) filter (where ${events.kind} = 'worn')`,
+      lastCaredAt: sql<
+        string | null
+      >`max(${events.at}) filter (where ${events.kind} in ('aired', 'cleaned', 'mended'))`,
+      recentWears: sql<string>`coalesce(sum(coalesce((${events.data}->>'count')::int, 1)) filter (where ${events.kind} = 'worn' and ${events.at} > now() - interval '28 days'), 0)`,
+    })
+    .from(events)
+    .leftJoin(lastWash, eq(lastWash.garmentId, events.garmentId))
+    .where(scope)
+    .groupBy(events.garmentId);
+  const tests = await tx
+    .select({ garmentId: events.garmentId, at: events.at, data: events.data })
+    .from(events)
+    .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`)
+    .orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
-  for (const c of counts) out.set(c.garmentId, { washCount: Number(c.washes), wearsSinceWash: Number(c.wears), lastWashedAt: dateOf(c.lastWashedAt), lastWornAt: dateOf(c.lastWornAt), lastCaredAt: dateOf(c.lastCaredAt), recentWears: Number(c.recentWears), measures: [], detached: null, mend: null, tests: [] });
-  for (const t of tests) if (t.data.test) out.get(t.garmentId)?.tests.push({ kind: t.data.test.kind, ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}), grade: t.data.test.grade, at: t.at.toISOString() });
-  const others = await tx.select({ garmentId: events.garmentId, at: events.at, kind: events.kind, data: events.data }).from(events)
-    .where(sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend']) ${scope ? sql`and ${scope}` : sql``}`).orderBy(asc(events.at), asc(events.id));
+  for (const c of counts)
+    out.set(c.garmentId, {
+      washCount: Number(c.washes),
+      wearsSinceWash: Number(c.wears),
+      lastWashedAt: dateOf(c.lastWashedAt),
+      lastWornAt: dateOf(c.lastWornAt),
+      lastCaredAt: dateOf(c.lastCaredAt),
+      recentWears: Number(c.recentWears),
+      measures: [],
+      detached: null,
+      mend: null,
+      tests: [],
+    });
+  for (const t of tests)
+    if (t.data.test)
+      out.get(t.garmentId)?.tests.push({
+        kind: t.data.test.kind,
+        ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}),
+        grade: t.data.test.grade,
+        at: t.at.toISOString(),
+      });
+  const others = await tx
+    .select({ garmentId: events.garmentId, at: events.at, kind: events.kind, data: events.data })
+    .from(events)
+    .where(
+      sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend']) ${scope ? sql`and ${scope}` : sql``}`,
+    )
+    .orderBy(asc(events.at), asc(events.id));
   for (const { garmentId, at, kind, data } of others) {
     const state = out.get(garmentId);
     if (!state) continue;
@@ -70,21 +144,49 @@ export async function setTestFirstRisk(tx: Transaction, id: string, risk: string
   await tx.update(garments).set({ testFirstRisk: risk, updatedAt: new Date() }).where(eq(garments.id, id));
 }
 export async function changeGarment(tx: Transaction, id: string, input: GarmentInput): Promise<boolean> {
-  const changed = await tx.update(garments).set({ ...input, updatedAt: new Date() }).where(eq(garments.id, id)).returning({ id: garments.id });
+  const changed = await tx
+    .update(garments)
+    .set({ ...input, updatedAt: new Date() })
+    .where(eq(garments.id, id))
+    .returning({ id: garments.id });
   return changed.length > 0;
 }
 
 /** The mark as it is now: older by the time since it was noted, in tenths of an hour. */
 function stainDocument({ notedAt, ...stain }: MarkedStain, now: Date): NonNullable<GarmentDocument['stains']>[number] {
   if (!notedAt || stain.ageHours === null || stain.ageHours === undefined) return stain;
-  return { ...stain, ageHours: Math.round((stain.ageHours + Math.max(0, now.getTime() - Date.parse(notedAt)) / 3_600_000) * 10) / 10 };
+  return {
+    ...stain,
+    ageHours: Math.round((stain.ageHours + Math.max(0, now.getTime() - Date.parse(notedAt)) / 3_600_000) * 10) / 10,
+  };
 }
 
 /** A piece as the hamper document keeps it; what nobody said stays at the format's defaults. */
 export function garmentDocument({ row, state, basket }: Piece, now: Date = new Date()): GarmentDocument {
   return {
-    id: row.id, name: row.name, kind: row.kind, parts: row.parts, construction: [], features: row.traits, colours: row.colours, dye: row.dye, label: row.label ?? null,
-    dryMassG: row.dryMassG, size: row.size, washCount: state.washCount, wearsSinceWash: state.wearsSinceWash, tests: state.tests, measures: state.measures, valueEur: row.valueEur,
-    odour: basket?.odour ?? false, worn: { activity: basket?.activity ?? 'normal' }, soil: basket?.soil ?? 'none', hygiene: basket?.hygiene ?? false, stains: (basket?.stains ?? []).map((s) => stainDocument(s, now)), allowTestFirst: row.testFirstRisk !== null, neededBy: basket?.neededBy ?? null, include: true,
+    id: row.id,
+    name: row.name,
+    kind: row.kind,
+    parts: row.parts,
+    construction: [],
+    features: row.traits,
+    colours: row.colours,
+    dye: row.dye,
+    label: row.label ?? null,
+    dryMassG: row.dryMassG,
+    size: row.size,
+    washCount: state.washCount,
+    wearsSinceWash: state.wearsSinceWash,
+    tests: state.tests,
+    measures: state.measures,
+    valueEur: row.valueEur,
+    odour: basket?.odour ?? false,
+    worn: { activity: basket?.activity ?? 'normal' },
+    soil: basket?.soil ?? 'none',
+    hygiene: basket?.hygiene ?? false,
+    stains: (basket?.stains ?? []).map((s) => stainDocument(s, now)),
+    allowTestFirst: row.testFirstRisk !== null,
+    neededBy: basket?.neededBy ?? null,
+    include: true,
   };
 }

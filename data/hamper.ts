@@ -8,7 +8,21 @@ import { runningLoads } from './loads.ts';
 
 /** ISO 8601 with the offset of a time zone, to the second. */
 export function isoInZone(at: Date, timeZone: string): string {
-  const parts = Object.fromEntries(new Intl.DateTimeFormat('en-GB', { timeZone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit', second: '2-digit', timeZoneName: 'longOffset' }).formatToParts(at).map((p) => [p.type, p.value]));
+  const parts = Object.fromEntries(
+    new Intl.DateTimeFormat('en-GB', {
+      timeZone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+      second: '2-digit',
+      timeZoneName: 'longOffset',
+    })
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  );
   const offset = (parts.timeZoneName ?? 'GMT').replace('GMT', '') || '+00:00';
   return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}:${parts.second}${offset}`;
 }
@@ -19,5 +33,12 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
   const busy = new Set((await runningLoads(tx)).flatMap((l) => l.load.garments));
   const pieces = (await listPieces(tx)).filter((p) => p.basket !== null && !busy.has(p.row.id));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
-  return { format: 'neat-fold/hamper', version: 1, now: isoInZone(now, household.timeZone), household: household.document, garments: pieces.map((p) => garmentDocument(p, now)), ...(pins.length > 0 ? { pins } : {}) };
+  return {
+    format: 'neat-fold/hamper',
+    version: 1,
+    now: isoInZone(now, household.timeZone),
+    household: household.document,
+    garments: pieces.map((p) => garmentDocument(p, now)),
+    ...(pins.length > 0 ? { pins } : {}),
+  };
 }

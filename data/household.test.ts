@@ -16,12 +16,34 @@ import { loadDemo } from './seed.ts';
 
 const now = new Date('2026-05-09T06:00:00Z');
 const other = '6f0b1a5e-0000-4000-8000-000000000002';
-const sock: GarmentInput = { name: 'Sock', owner: '', kind: 'sock_crew_pair', size: 'M', parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }], traits: [], colours: [{ hex: '#ffffff', role: 'ground' }], dye: 'undyed', label: null, dryMassG: null, valueEur: 5 };
+const sock: GarmentInput = {
+  name: 'Sock',
+  owner: '',
+  kind: 'sock_crew_pair',
+  size: 'M',
+  parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }],
+  traits: [],
+  colours: [{ hex: '#ffffff', role: 'ground' }],
+  dye: 'undyed',
+  label: null,
+  dryMassG: null,
+  valueEur: 5,
+};
 const demo = <T>(work: Parameters<typeof inHousehold<T>>[1]) => inHousehold(demoHouseholdId, work);
 
 beforeAll(async () => {
   await loadDemo(now);
-  await inHousehold(other, async (tx) => { if (!(await readHousehold(tx))) await createHousehold(tx, other, { name: 'Next door', timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false }); });
+  await inHousehold(other, async (tx) => {
+    if (!(await readHousehold(tx)))
+      await createHousehold(tx, other, {
+        name: 'Next door',
+        timeZone: 'UTC',
+        document: {},
+        nets: { all: 4, withoutMetal: 2 },
+        poisonCentre: null,
+        children: false,
+      });
+  });
 });
 afterAll(closeDatabase);
 
@@ -49,8 +71,16 @@ describe('the demo household', () => {
     const jeans = await demo((tx) => findPiece(tx, 'juna-jeans'));
     expect(jeans?.state).toMatchObject({ washCount: 18, wearsSinceWash: 5 });
     expect(jeans?.state.tests.map((t) => t.grade)).toEqual([5, 4.5]);
-    await demo((tx) => appendEvents(tx, demoHouseholdId, [{ garmentId: 'juna-jeans', kind: 'worn', at: now }, { garmentId: 'juna-jeans', kind: 'washed', at: new Date(now.getTime() + 1000) }]));
-    expect((await demo((tx) => findPiece(tx, 'juna-jeans')))?.state).toMatchObject({ washCount: 19, wearsSinceWash: 0 });
+    await demo((tx) =>
+      appendEvents(tx, demoHouseholdId, [
+        { garmentId: 'juna-jeans', kind: 'worn', at: now },
+        { garmentId: 'juna-jeans', kind: 'washed', at: new Date(now.getTime() + 1000) },
+      ]),
+    );
+    expect((await demo((tx) => findPiece(tx, 'juna-jeans')))?.state).toMatchObject({
+      washCount: 19,
+      wearsSinceWash: 0,
+    });
   });
 });
 
@@ -59,10 +89,13 @@ describe('households are walled off', () => {
     expect(await inHousehold(other, listPieces)).toEqual([]);
     expect(await inHousehold(other, (tx) => changeGarment(tx, 'juna-jeans', sock))).toBe(false);
     await expect(inHousehold(other, (tx) => addGarment(tx, demoHouseholdId, 'smuggled', sock))).rejects.toThrow();
-    await expect(inHousehold(other, (tx) => putInBasket(tx, demoHouseholdId, 'juna-jeans', emptyState))).rejects.toThrow();
+    await expect(
+      inHousehold(other, (tx) => putInBasket(tx, demoHouseholdId, 'juna-jeans', emptyState)),
+    ).rejects.toThrow();
   });
   test('without a household nothing is seen', async () => expect(await database().select().from(garments)).toEqual([]));
-  test('the application cannot switch the walls off', async () => expect(database().execute(sql`alter table garment disable row level security`)).rejects.toThrow());
+  test('the application cannot switch the walls off', async () =>
+    expect(database().execute(sql`alter table garment disable row level security`)).rejects.toThrow());
   test('history is append-only', async () => {
     await expect(demo((tx) => tx.delete(events))).rejects.toThrow();
     await expect(demo((tx) => tx.update(events).set({ kind: 'noted' }))).rejects.toThrow();
@@ -86,14 +119,22 @@ describe('loads', () => {
   test('of two starts and two finishes one wins', async () => {
     const id = (await plan()).loads[0]!.id;
     const ends = new Date(now.getTime() + 60_000);
-    const starts = await Promise.all([demo((tx) => markStarted(tx, id, now, ends)), demo((tx) => markStarted(tx, id, now, ends))]);
+    const starts = await Promise.all([
+      demo((tx) => markStarted(tx, id, now, ends)),
+      demo((tx) => markStarted(tx, id, now, ends)),
+    ]);
     expect(starts.filter(Boolean)).toHaveLength(1);
     expect((await demo(runningLoads)).map((l) => l.id)).toContain(id);
-    const finishes = await Promise.all([1, 2].map(() => demo((tx) => markFinished(tx, id, ends, { catcher: 'none', stains: 'none', size: 'not-looked' }))));
+    const finishes = await Promise.all(
+      [1, 2].map(() =>
+        demo((tx) => markFinished(tx, id, ends, { catcher: 'none', stains: 'none', size: 'not-looked' })),
+      ),
+    );
     expect(finishes.filter(Boolean)).toHaveLength(1);
     expect((await demo((tx) => findLoad(tx, id)))?.status).toBe('finished');
   });
-  test('an id that is none finds nothing', async () => expect(await demo((tx) => findLoad(tx, "x' or 1=1"))).toBeNull());
+  test('an id that is none finds nothing', async () =>
+    expect(await demo((tx) => findLoad(tx, "x' or 1=1"))).toBeNull());
   test('pieces in a running load are left out of the next basket', async () => {
     const stored = await plan();
     const load = stored.loads.find((l) => l.status === 'planned')!;

@@ -3,7 +3,23 @@
  * opened for. Events are append-only; today's wears and wash counts are derived from them.
  */
 import { sql } from 'drizzle-orm';
-import { bigserial, boolean, doublePrecision, foreignKey, index, integer, json, jsonb, pgPolicy, pgRole, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigserial,
+  boolean,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  json,
+  jsonb,
+  pgPolicy,
+  pgRole,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
@@ -18,7 +34,8 @@ export const appRole = pgRole('neatfold_app').existing();
 // After the first transaction of a pooled connection the setting is '' and not NULL: hence nullif.
 const mine = sql`household_id = nullif(current_setting('app.household_id', true), '')::uuid`;
 const household = () => uuid('household_id').notNull();
-const policy = (table: string) => pgPolicy(`${table}_household`, { as: 'permissive', for: 'all', to: appRole, using: mine, withCheck: mine });
+const policy = (table: string) =>
+  pgPolicy(`${table}_household`, { as: 'permissive', for: 'all', to: appRole, using: mine, withCheck: mine });
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
 type Rules = NonNullable<HouseholdDocument['rules']>;
@@ -26,63 +43,139 @@ type Product = NonNullable<HouseholdDocument['products']>[number];
 type Washer = NonNullable<HouseholdDocument['washers']>[number];
 type Programme = Washer['programmes'][number];
 
-export const households = pgTable('household', {
-  householdId: household().primaryKey(),
-  name: text('name').notNull(),
-  timeZone: text('time_zone').notNull().default('UTC'),
-  rules: jsonb('rules').$type<Rules>().notNull(),
-  daysToNextWash: doublePrecision('days_to_next_wash').notNull().default(3),
-  water: jsonb('water').$type<NonNullable<HouseholdDocument['water']>>().notNull(),
-  tariff: jsonb('tariff').$type<NonNullable<HouseholdDocument['tariff']>>().notNull(),
-  room: jsonb('room').$type<NonNullable<HouseholdDocument['room']>>().notNull(),
-  /** Telephone number as the household wrote it; null = not given. */
-  poisonCentre: text('poison_centre'),
-  /** Children live here or visit. */
-  children: boolean('children').notNull().default(false),
-  /** Washing nets at hand, and how many of them without metal. */
-  nets: integer('nets').notNull().default(4), netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
-  createdAt: at('created_at').notNull().defaultNow(),
-}, () => [policy('household')]);
+export const households = pgTable(
+  'household',
+  {
+    householdId: household().primaryKey(),
+    name: text('name').notNull(),
+    timeZone: text('time_zone').notNull().default('UTC'),
+    rules: jsonb('rules').$type<Rules>().notNull(),
+    daysToNextWash: doublePrecision('days_to_next_wash').notNull().default(3),
+    water: jsonb('water').$type<NonNullable<HouseholdDocument['water']>>().notNull(),
+    tariff: jsonb('tariff').$type<NonNullable<HouseholdDocument['tariff']>>().notNull(),
+    room: jsonb('room').$type<NonNullable<HouseholdDocument['room']>>().notNull(),
+    /** Telephone number as the household wrote it; null = not given. */
+    poisonCentre: text('poison_centre'),
+    /** Children live here or visit. */
+    children: boolean('children').notNull().default(false),
+    /** Washing nets at hand, and how many of them without metal. */
+    nets: integer('nets').notNull().default(4),
+    netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
+    createdAt: at('created_at').notNull().defaultNow(),
+  },
+  () => [policy('household')],
+);
 
-export const washers = pgTable('washer', {
-  householdId: household(), id: text('id').notNull(), position: integer('position').notNull(), name: text('name').notNull(), loading: text('loading').$type<NonNullable<Washer['loading']>>().notNull(),
-  drumRadiusM: doublePrecision('drum_radius_m'), drumVolumeL: doublePrecision('drum_volume_l'), pricePerRun: doublePrecision('price_per_run').notNull().default(0),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('washer')]);
+export const washers = pgTable(
+  'washer',
+  {
+    householdId: household(),
+    id: text('id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    loading: text('loading').$type<NonNullable<Washer['loading']>>().notNull(),
+    drumRadiusM: doublePrecision('drum_radius_m'),
+    drumVolumeL: doublePrecision('drum_volume_l'),
+    pricePerRun: doublePrecision('price_per_run').notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('washer')],
+);
 
-export const programmes = pgTable('programme', {
-  householdId: household(), washerId: text('washer_id').notNull(), id: text('id').notNull(), position: integer('position').notNull(), name: text('name').notNull(),
-  family: text('family').$type<Programme['family']>().notNull(), action: text('action').$type<Programme['action']>().notNull(),
-  temperaturesC: doublePrecision('temperatures_c').array().notNull(), spinsRpm: doublePrecision('spins_rpm').array().notNull(),
-  maxLoadKg: doublePrecision('max_load_kg').notNull(), durationMin: doublePrecision('duration_min').notNull(), waterL: doublePrecision('water_l'),
-  energyKwhAt: jsonb('energy_kwh_at').$type<Record<string, number>>(),
-}, (t) => [
-  primaryKey({ columns: [t.householdId, t.washerId, t.id] }),
-  foreignKey({ columns: [t.householdId, t.washerId], foreignColumns: [washers.householdId, washers.id] }).onDelete('cascade'), policy('programme'),
-]);
+export const programmes = pgTable(
+  'programme',
+  {
+    householdId: household(),
+    washerId: text('washer_id').notNull(),
+    id: text('id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    family: text('family').$type<Programme['family']>().notNull(),
+    action: text('action').$type<Programme['action']>().notNull(),
+    temperaturesC: doublePrecision('temperatures_c').array().notNull(),
+    spinsRpm: doublePrecision('spins_rpm').array().notNull(),
+    maxLoadKg: doublePrecision('max_load_kg').notNull(),
+    durationMin: doublePrecision('duration_min').notNull(),
+    waterL: doublePrecision('water_l'),
+    energyKwhAt: jsonb('energy_kwh_at').$type<Record<string, number>>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.washerId, t.id] }),
+    foreignKey({ columns: [t.householdId, t.washerId], foreignColumns: [washers.householdId, washers.id] }).onDelete(
+      'cascade',
+    ),
+    policy('programme'),
+  ],
+);
 
 /** Dryers, drying places and basins: small things kept as the format keeps them. */
 export type EquipmentKind = 'dryer' | 'drying-place' | 'basin';
-export const equipment = pgTable('equipment', {
-  householdId: household(), kind: text('kind').$type<EquipmentKind>().notNull(), id: text('id').notNull(), position: integer('position').notNull(), body: jsonb('body').$type<Record<string, unknown>>().notNull(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.kind, t.id] }), policy('equipment')]);
+export const equipment = pgTable(
+  'equipment',
+  {
+    householdId: household(),
+    kind: text('kind').$type<EquipmentKind>().notNull(),
+    id: text('id').notNull(),
+    position: integer('position').notNull(),
+    body: jsonb('body').$type<Record<string, unknown>>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.kind, t.id] }), policy('equipment')],
+);
 
-export const products = pgTable('product', {
-  householdId: household(), id: text('id').notNull(), position: integer('position').notNull(), name: text('name').notNull(), class: text('class').notNull(), form: text('form').$type<Product['form']>().notNull(),
-  dose: jsonb('dose').$type<NonNullable<Product['dose']>>(), remaining: doublePrecision('remaining'), pricePerUnit: doublePrecision('price_per_unit'),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('product')]);
+export const products = pgTable(
+  'product',
+  {
+    householdId: household(),
+    id: text('id').notNull(),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    class: text('class').notNull(),
+    form: text('form').$type<Product['form']>().notNull(),
+    dose: jsonb('dose').$type<NonNullable<Product['dose']>>(),
+    remaining: doublePrecision('remaining'),
+    pricePerUnit: doublePrecision('price_per_unit'),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('product')],
+);
 
-export const garments = pgTable('garment', {
-  householdId: household(), id: text('id').notNull(), position: bigserial('position', { mode: 'number' }).notNull(), name: text('name').notNull(), owner: text('owner').notNull().default(''),
-  kind: text('kind').$type<GarmentDocument['kind']>().notNull(), size: text('size').$type<NonNullable<GarmentDocument['size']>>().notNull().default('M'),
-  parts: jsonb('parts').$type<GarmentDocument['parts']>().notNull(), traits: text('traits').array().$type<NonNullable<GarmentDocument['features']>>().notNull(),
-  colours: jsonb('colours').$type<GarmentDocument['colours']>().notNull(), dye: text('dye').$type<NonNullable<GarmentDocument['dye']>>().notNull().default('unknown'),
-  label: jsonb('label').$type<LabelDocument>(), dryMassG: doublePrecision('dry_mass_g'), valueEur: doublePrecision('value_eur').notNull().default(20),
-  /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
-  testFirstRisk: text('test_first_risk'),
-  createdAt: at('created_at').notNull().defaultNow(), updatedAt: at('updated_at').notNull().defaultNow(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('garment')]);
+export const garments = pgTable(
+  'garment',
+  {
+    householdId: household(),
+    id: text('id').notNull(),
+    position: bigserial('position', { mode: 'number' }).notNull(),
+    name: text('name').notNull(),
+    owner: text('owner').notNull().default(''),
+    kind: text('kind').$type<GarmentDocument['kind']>().notNull(),
+    size: text('size').$type<NonNullable<GarmentDocument['size']>>().notNull().default('M'),
+    parts: jsonb('parts').$type<GarmentDocument['parts']>().notNull(),
+    traits: text('traits').array().$type<NonNullable<GarmentDocument['features']>>().notNull(),
+    colours: jsonb('colours').$type<GarmentDocument['colours']>().notNull(),
+    dye: text('dye').$type<NonNullable<GarmentDocument['dye']>>().notNull().default('unknown'),
+    label: jsonb('label').$type<LabelDocument>(),
+    dryMassG: doublePrecision('dry_mass_g'),
+    valueEur: doublePrecision('value_eur').notNull().default(20),
+    /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
+    testFirstRisk: text('test_first_risk'),
+    createdAt: at('created_at').notNull().defaultNow(),
+    updatedAt: at('updated_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('garment')],
+);
 
-export const eventKinds = ['worn', 'aired', 'washed', 'tested', 'measured', 'stained', 'treated', 'read', 'dried', 'mended', 'cleaned', 'noted'] as const;
+export const eventKinds = [
+  'worn',
+  'aired',
+  'washed',
+  'tested',
+  'measured',
+  'stained',
+  'treated',
+  'read',
+  'dried',
+  'mended',
+  'cleaned',
+  'noted',
+] as const;
 export type EventKind = (typeof eventKinds)[number];
 /** What an event carries; `count` stands for several at once (older washes of a piece that joined later). */
 export interface EventData {
@@ -92,7 +185,14 @@ export interface EventData {
   programme?: string;
   stain?: { id: string; kind: string; result: 'gone' | 'lighter' | 'same' | 'stopped' };
   /** One step at the stain bench, so that a professional can read what was done. */
-  step?: { stain: string; agent: string; dose: string | null; temperatureC: number; minutes: number; result: 'passed' | 'failed' };
+  step?: {
+    stain: string;
+    agent: string;
+    dose: string | null;
+    temperatureC: number;
+    minutes: number;
+    result: 'passed' | 'failed';
+  };
   /** Centimetres, flat, by place. */
   measure?: { place: MeasurePlace; cm: number };
   /** What was taken off and where it lies; `refitted` = it is back. */
@@ -103,13 +203,24 @@ export interface EventData {
   size?: 'kept' | 'smaller' | 'larger';
   note?: string;
 }
-export const events = pgTable('event', {
-  householdId: household(), id: bigserial('id', { mode: 'number' }).notNull(), at: at('at').notNull().defaultNow(), kind: text('kind').$type<EventKind>().notNull(),
-  garmentId: text('garment_id').notNull(), loadId: uuid('load_id'), data: jsonb('data').$type<EventData>().notNull(),
-}, (t) => [
-  primaryKey({ columns: [t.householdId, t.id] }), index('event_garment').on(t.householdId, t.garmentId, t.at),
-  foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }), policy('event'),
-]);
+export const events = pgTable(
+  'event',
+  {
+    householdId: household(),
+    id: bigserial('id', { mode: 'number' }).notNull(),
+    at: at('at').notNull().defaultNow(),
+    kind: text('kind').$type<EventKind>().notNull(),
+    garmentId: text('garment_id').notNull(),
+    loadId: uuid('load_id'),
+    data: jsonb('data').$type<EventData>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('event_garment').on(t.householdId, t.garmentId, t.at),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }),
+    policy('event'),
+  ],
+);
 
 /** What lies in the basket, with what is known of it today. */
 export interface BasketState {
@@ -122,42 +233,133 @@ export interface BasketState {
 }
 /** `notedAt` (ISO 8601): its age grows from then on; without it the age is the one that was said. */
 export type MarkedStain = NonNullable<GarmentDocument['stains']>[number] & { notedAt?: string };
-export const basketEntries = pgTable('basket_entry', {
-  householdId: household(), garmentId: text('garment_id').notNull(), state: jsonb('state').$type<BasketState>().notNull(), addedAt: at('added_at').notNull().defaultNow(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.garmentId] }), foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete('cascade'), policy('basket_entry')]);
+export const basketEntries = pgTable(
+  'basket_entry',
+  {
+    householdId: household(),
+    garmentId: text('garment_id').notNull(),
+    state: jsonb('state').$type<BasketState>().notNull(),
+    addedAt: at('added_at').notNull().defaultNow(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.garmentId] }),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete(
+      'cascade',
+    ),
+    policy('basket_entry'),
+  ],
+);
 
 /** Input snapshot and result together, so that an old plan can be explained with the facts of its day. `json` keeps the bytes: downloads equal the command line. */
-export const plans = pgTable('plan', {
-  householdId: household(), id: uuid('id').notNull().defaultRandom(), createdAt: at('created_at').notNull().defaultNow(), hamper: json('hamper').$type<HamperDocument>().notNull(), result: json('result').$type<PlanDocument>().notNull(), insights: jsonb('insights').$type<PlanInsights>(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), index('plan_newest').on(t.householdId, t.createdAt), policy('plan')]);
+export const plans = pgTable(
+  'plan',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    createdAt: at('created_at').notNull().defaultNow(),
+    hamper: json('hamper').$type<HamperDocument>().notNull(),
+    result: json('result').$type<PlanDocument>().notNull(),
+    insights: jsonb('insights').$type<PlanInsights>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('plan_newest').on(t.householdId, t.createdAt),
+    policy('plan'),
+  ],
+);
 
 /** Decisions made by hand, one row per step: the whole list of pins as it stood after it, so that undo is taking the last row away. */
 export type PinDocument = NonNullable<HamperDocument['pins']>[number];
-export const decisions = pgTable('decision', {
-  householdId: household(), id: bigserial('id', { mode: 'number' }).notNull(), at: at('at').notNull().defaultNow(), pins: jsonb('pins').$type<PinDocument[]>().notNull(), note: text('note').notNull(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('decision')]);
+export const decisions = pgTable(
+  'decision',
+  {
+    householdId: household(),
+    id: bigserial('id', { mode: 'number' }).notNull(),
+    at: at('at').notNull().defaultNow(),
+    pins: jsonb('pins').$type<PinDocument[]>().notNull(),
+    note: text('note').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('decision')],
+);
 
 /** What is worked out about a plan after it is stored: its price without the decisions, and what each house rule costs. */
-export interface PlanInsights { freeCost: number; rules: { rule: string; words: string; saves: number; loads: number; minutes: number; energyKwh: number }[] }
+export interface PlanInsights {
+  freeCost: number;
+  rules: { rule: string; words: string; saves: number; loads: number; minutes: number; energyKwh: number }[];
+}
 
 export const loadStatuses = ['planned', 'running', 'finished'] as const;
-export interface LoadFindings { catcher: 'clear' | 'trace' | 'strong' | 'none'; stains: 'gone' | 'left' | 'none'; size: 'kept' | 'changed' | 'not-looked' }
-export const loads = pgTable('load', {
-  householdId: household(), id: uuid('id').notNull().defaultRandom(), planId: uuid('plan_id').notNull(), number: integer('number').notNull(), status: text('status').$type<(typeof loadStatuses)[number]>().notNull().default('planned'),
-  ticked: text('ticked').array().notNull().default(sql`'{}'::text[]`), startedAt: at('started_at'), endsAt: at('ends_at'), finishedAt: at('finished_at'), findings: jsonb('findings').$type<LoadFindings>(), doseTaken: boolean('dose_taken').notNull().default(false),
-}, (t) => [
-  primaryKey({ columns: [t.householdId, t.id] }), index('load_plan').on(t.householdId, t.planId),
-  foreignKey({ columns: [t.householdId, t.planId], foreignColumns: [plans.householdId, plans.id] }).onDelete('cascade'), policy('load'),
-]);
+export interface LoadFindings {
+  catcher: 'clear' | 'trace' | 'strong' | 'none';
+  stains: 'gone' | 'left' | 'none';
+  size: 'kept' | 'changed' | 'not-looked';
+}
+export const loads = pgTable(
+  'load',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    planId: uuid('plan_id').notNull(),
+    number: integer('number').notNull(),
+    status: text('status').$type<(typeof loadStatuses)[number]>().notNull().default('planned'),
+    ticked: text('ticked')
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
+    startedAt: at('started_at'),
+    endsAt: at('ends_at'),
+    finishedAt: at('finished_at'),
+    findings: jsonb('findings').$type<LoadFindings>(),
+    doseTaken: boolean('dose_taken').notNull().default(false),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('load_plan').on(t.householdId, t.planId),
+    foreignKey({ columns: [t.householdId, t.planId], foreignColumns: [plans.householdId, plans.id] }).onDelete(
+      'cascade',
+    ),
+    policy('load'),
+  ],
+);
 
 /** A stain under treatment: the procedure as it was written when it began, how far it is, and the clock of the step under way. */
-export const treatments = pgTable('treatment', {
-  householdId: household(), id: uuid('id').notNull().defaultRandom(), garmentId: text('garment_id').notNull(), stainId: text('stain_id').notNull(), procedure: jsonb('procedure').$type<Procedure>().notNull(), state: jsonb('state').$type<BenchState>().notNull(),
-  openedAt: at('opened_at').notNull().defaultNow(), clockStartedAt: at('clock_started_at'), clockEndsAt: at('clock_ends_at'), closedAt: at('closed_at'), outcome: text('outcome').$type<TreatmentOutcome>(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete('cascade'), policy('treatment')]);
+export const treatments = pgTable(
+  'treatment',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    garmentId: text('garment_id').notNull(),
+    stainId: text('stain_id').notNull(),
+    procedure: jsonb('procedure').$type<Procedure>().notNull(),
+    state: jsonb('state').$type<BenchState>().notNull(),
+    openedAt: at('opened_at').notNull().defaultNow(),
+    clockStartedAt: at('clock_started_at'),
+    clockEndsAt: at('clock_ends_at'),
+    closedAt: at('closed_at'),
+    outcome: text('outcome').$type<TreatmentOutcome>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete(
+      'cascade',
+    ),
+    policy('treatment'),
+  ],
+);
 export type TreatmentOutcome = 'gone' | 'lighter' | 'same' | 'stopped' | 'rewritten' | 'given-up';
 
 /** A tub in which many pieces soak: its plan, and when it began and ended. */
-export const soaks = pgTable('soak', {
-  householdId: household(), id: uuid('id').notNull().defaultRandom(), pieces: text('pieces').array().notNull(), plan: jsonb('plan').$type<SoakPlan>().notNull(), startedAt: at('started_at'), stirs: integer('stirs').notNull().default(0), endedAt: at('ended_at'), createdAt: at('created_at').notNull().defaultNow(),
-}, (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('soak')]);
+export const soaks = pgTable(
+  'soak',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    pieces: text('pieces').array().notNull(),
+    plan: jsonb('plan').$type<SoakPlan>().notNull(),
+    startedAt: at('started_at'),
+    stirs: integer('stirs').notNull().default(0),
+    endedAt: at('ended_at'),
+    createdAt: at('created_at').notNull().defaultNow(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('soak')],
+);

@@ -17,11 +17,27 @@ function historyOf({ id, history }: DemoPiece, today: number, offset: number): N
   const since = wears > 0 ? Math.max(2, Math.min(everyDays, wears * 2)) : Math.min(everyDays, 2);
   const out: NewEvent[] = [];
   const noon = (daysAgo: number): Date => new Date(today - daysAgo * dayMs - offset * 60_000);
-  if (washes > recent) out.push({ garmentId: id, kind: 'washed', at: noon(since + recent * everyDays), data: { count: washes - recent, note: 'before Neat Fold' } });
-  for (let k = recent - 1; k >= 0; k--) out.push({ garmentId: id, kind: 'washed', at: noon(since + k * everyDays), data: {} });
-  tests.forEach((test, k) => out.push({ garmentId: id, kind: test.kind === 'catcher' ? 'read' : 'tested', at: noon(since + (tests.length - 1 - k) * everyDays), data: { test } }));
-  if (wears > 3) out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, 3)), data: { count: wears - 3 } });
-  for (let k = Math.min(wears, 3); k > 0; k--) out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, k * 0.8)), data: {} });
+  if (washes > recent)
+    out.push({
+      garmentId: id,
+      kind: 'washed',
+      at: noon(since + recent * everyDays),
+      data: { count: washes - recent, note: 'before Neat Fold' },
+    });
+  for (let k = recent - 1; k >= 0; k--)
+    out.push({ garmentId: id, kind: 'washed', at: noon(since + k * everyDays), data: {} });
+  tests.forEach((test, k) =>
+    out.push({
+      garmentId: id,
+      kind: test.kind === 'catcher' ? 'read' : 'tested',
+      at: noon(since + (tests.length - 1 - k) * everyDays),
+      data: { test },
+    }),
+  );
+  if (wears > 3)
+    out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, 3)), data: { count: wears - 3 } });
+  for (let k = Math.min(wears, 3); k > 0; k--)
+    out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, k * 0.8)), data: {} });
   return out;
 }
 

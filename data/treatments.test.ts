@@ -10,32 +10,77 @@ import { appendEvents } from './events.ts';
 import { addGarment, findPiece, garmentDocument, setTestFirstRisk, type GarmentInput } from './garments.ts';
 import { createHousehold, readHousehold, saveGeneral } from './household.ts';
 import type { MarkedStain } from './schema.ts';
-import { addSoak, closedTreatments, closeTreatment, endSoak, findSoak, findTreatment, markStirred, moveTreatment, openSoaks, openTreatment, openTreatments, startClock } from './treatments.ts';
+import {
+  addSoak,
+  closedTreatments,
+  closeTreatment,
+  endSoak,
+  findSoak,
+  findTreatment,
+  markStirred,
+  moveTreatment,
+  openSoaks,
+  openTreatment,
+  openTreatments,
+  startClock,
+} from './treatments.ts';
 
 const here = '6f0b1a5e-0000-4000-8000-00000000001a';
 const next = '6f0b1a5e-0000-4000-8000-00000000001b';
 const now = new Date('2026-05-09T06:00:00Z');
 const later = (minutes: number): Date => new Date(now.getTime() + minutes * 60_000);
-const shirt: GarmentInput = { name: 'Shirt', owner: '', kind: 'tshirt', size: 'M', parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }], traits: ['detachable'], colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', label: { wash: { by: 'machine', maxC: 60, action: 'normal' }, bleach: 'oxygen' }, dryMassG: 180, valueEur: 15 };
-const wine: MarkedStain = { id: 's1', kind: 'red-wine', ageHours: 2, heatSet: false, heat: 'none', place: 'front', tried: [], sizeCm: 3, failedRounds: 0, notedAt: now.toISOString() };
+const shirt: GarmentInput = {
+  name: 'Shirt',
+  owner: '',
+  kind: 'tshirt',
+  size: 'M',
+  parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }],
+  traits: ['detachable'],
+  colours: [{ hex: '#f7f7f4', role: 'ground' }],
+  dye: 'undyed',
+  label: { wash: { by: 'machine', maxC: 60, action: 'normal' }, bleach: 'oxygen' },
+  dryMassG: 180,
+  valueEur: 15,
+};
+const wine: MarkedStain = {
+  id: 's1',
+  kind: 'red-wine',
+  ageHours: 2,
+  heatSet: false,
+  heat: 'none',
+  place: 'front',
+  tried: [],
+  sizeCm: 3,
+  failedRounds: 0,
+  notedAt: now.toISOString(),
+};
 const w = { cupboard: new Set(['det-colour-liquid', 'oxy-percarbonate'] as const), hardness: 2, chlorine: false };
 
 beforeAll(async () => {
-  for (const id of [here, next]) await inHousehold(id, async (tx) => {
-    if (await readHousehold(tx)) return;
-    await createHousehold(tx, id, { name: id, timeZone: 'UTC', document: {}, nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false });
-    await addGarment(tx, id, 'shirt', shirt);
-  });
+  for (const id of [here, next])
+    await inHousehold(id, async (tx) => {
+      if (await readHousehold(tx)) return;
+      await createHousehold(tx, id, {
+        name: id,
+        timeZone: 'UTC',
+        document: {},
+        nets: { all: 4, withoutMetal: 2 },
+        poisonCentre: null,
+        children: false,
+      });
+      await addGarment(tx, id, 'shirt', shirt);
+    });
   await inHousehold(here, (tx) => putInBasket(tx, here, 'shirt', { ...emptyState, stains: [wine] }));
 });
 afterAll(closeDatabase);
 
 const piece = () => inHousehold(here, async (tx) => (await findPiece(tx, 'shirt'))!);
-const begin = () => inHousehold(here, async (tx) => {
-  const g = garmentOf(garmentDocument((await findPiece(tx, 'shirt'))!, now));
-  const procedure = procedureFor(g, g.stains[0]!, w);
-  return openTreatment(tx, here, { garmentId: 'shirt', stainId: 's1', procedure, state: beginBench(procedure) });
-});
+const begin = () =>
+  inHousehold(here, async (tx) => {
+    const g = garmentOf(garmentDocument((await findPiece(tx, 'shirt'))!, now));
+    const procedure = procedureFor(g, g.stains[0]!, w);
+    return openTreatment(tx, here, { garmentId: 'shirt', stainId: 's1', procedure, state: beginBench(procedure) });
+  });
 
 describe('a treatment', () => {
   test('a mark is treated once at a time; the other household sees none of it', async () => {
@@ -100,27 +145,52 @@ describe('what the log tells of a piece', () => {
     expect((await inHousehold(here, (tx) => basketState(tx, 'shirt')))!.stains[0]!.notedAt).toBe(now.toISOString());
   });
   test('tests name their agent, measures stand by place, what came off is remembered until it is back', async () => {
-    await inHousehold(here, (tx) => appendEvents(tx, here, [
-      { garmentId: 'shirt', kind: 'tested', at: now, data: { test: { kind: 'spot', grade: 5 } } }, { garmentId: 'shirt', kind: 'tested', at: later(1), data: { test: { kind: 'spot', grade: 3, agent: 'isopropyl-alcohol' } } },
-      { garmentId: 'shirt', kind: 'measured', at: later(2), data: { measure: { place: 'chest', cm: 50.5 } } }, { garmentId: 'shirt', kind: 'noted', at: later(3), data: { detached: 'belt, in the bowl' } }, { garmentId: 'shirt', kind: 'worn', at: new Date(), data: { count: 2 } }, { garmentId: 'shirt', kind: 'aired', at: later(4) },
-    ]));
+    await inHousehold(here, (tx) =>
+      appendEvents(tx, here, [
+        { garmentId: 'shirt', kind: 'tested', at: now, data: { test: { kind: 'spot', grade: 5 } } },
+        {
+          garmentId: 'shirt',
+          kind: 'tested',
+          at: later(1),
+          data: { test: { kind: 'spot', grade: 3, agent: 'isopropyl-alcohol' } },
+        },
+        { garmentId: 'shirt', kind: 'measured', at: later(2), data: { measure: { place: 'chest', cm: 50.5 } } },
+        { garmentId: 'shirt', kind: 'noted', at: later(3), data: { detached: 'belt, in the bowl' } },
+        { garmentId: 'shirt', kind: 'worn', at: new Date(), data: { count: 2 } },
+        { garmentId: 'shirt', kind: 'aired', at: later(4) },
+      ]),
+    );
     const { state } = await piece();
-    expect(state.tests.map((t) => [t.agent, t.grade])).toEqual([[undefined, 5], ['isopropyl-alcohol', 3]]);
+    expect(state.tests.map((t) => [t.agent, t.grade])).toEqual([
+      [undefined, 5],
+      ['isopropyl-alcohol', 3],
+    ]);
     expect(state.measures).toEqual([{ place: 'chest', cm: 50.5, at: later(2).toISOString() }]);
     expect(state.detached).toBe('belt, in the bowl');
     expect(state.recentWears).toBe(2);
     expect(state.lastCaredAt).toEqual(later(4));
     const document = garmentDocument(await piece(), now);
     expect(document.measures).toEqual(state.measures);
-    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } }]));
+    await inHousehold(here, (tx) =>
+      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } }]),
+    );
     expect((await piece()).state.detached).toBeNull();
   });
   test('what asks to be mended stays until it is, and the newest note counts', async () => {
-    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(60), data: { mend: 'hem open' } }, { garmentId: 'shirt', kind: 'noted', at: later(61), data: { note: 'pills' } }]));
+    await inHousehold(here, (tx) =>
+      appendEvents(tx, here, [
+        { garmentId: 'shirt', kind: 'noted', at: later(60), data: { mend: 'hem open' } },
+        { garmentId: 'shirt', kind: 'noted', at: later(61), data: { note: 'pills' } },
+      ]),
+    );
     expect((await piece()).state.mend).toBe('hem open');
-    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(62), data: { mend: 'button loose' } }]));
+    await inHousehold(here, (tx) =>
+      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(62), data: { mend: 'button loose' } }]),
+    );
     expect((await piece()).state.mend).toBe('button loose');
-    await inHousehold(here, (tx) => appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'mended', at: later(63), data: { note: 'button loose' } }]));
+    await inHousehold(here, (tx) =>
+      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'mended', at: later(63), data: { note: 'button loose' } }]),
+    );
     expect((await piece()).state.mend).toBeNull();
   });
   test('an accepted risk opens the test-first way, and can be taken back', async () => {
@@ -131,8 +201,18 @@ describe('what the log tells of a piece', () => {
     expect(garmentDocument(await piece()).allowTestFirst).toBe(false);
   });
   test('nets, the poison centre and whether children are about belong to the household', async () => {
-    await inHousehold(here, (tx) => saveGeneral(tx, { nets: 7, netsWithoutMetal: 3, poisonCentre: '555 0100', children: true }));
-    expect(await inHousehold(here, readHousehold)).toMatchObject({ nets: { all: 7, withoutMetal: 3 }, poisonCentre: '555 0100', children: true });
-    expect(await inHousehold(next, readHousehold)).toMatchObject({ nets: { all: 4, withoutMetal: 2 }, poisonCentre: null, children: false });
+    await inHousehold(here, (tx) =>
+      saveGeneral(tx, { nets: 7, netsWithoutMetal: 3, poisonCentre: '555 0100', children: true }),
+    );
+    expect(await inHousehold(here, readHousehold)).toMatchObject({
+      nets: { all: 7, withoutMetal: 3 },
+      poisonCentre: '555 0100',
+      children: true,
+    });
+    expect(await inHousehold(next, readHousehold)).toMatchObject({
+      nets: { all: 4, withoutMetal: 2 },
+      poisonCentre: null,
+      children: false,
+    });
   });
 });

@@ -1,7 +1,19 @@
 /** The benches before the wash, each driven to its end: marks, stains, colour tests, soak, urgent help, questions. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { address, axeViolations, beginVisit, endVisit, open, overflowsX, phone, startServer, stopServer, watch, type Visit } from './support.ts';
+import {
+  address,
+  axeViolations,
+  beginVisit,
+  endVisit,
+  open,
+  overflowsX,
+  phone,
+  startServer,
+  stopServer,
+  watch,
+  type Visit,
+} from './support.ts';
 
 let browser: Browser;
 let page: Page;
@@ -14,16 +26,30 @@ beforeAll(async () => {
 });
 afterAll(() => endVisit(visit));
 
-const post = (path: string, form: Record<string, string>) => page.request.post(`${address}${path}`, { form, headers: { origin: address } });
-const card = (stain: string) => page.locator('ul[aria-label="Under treatment"] > li', { has: page.getByRole('heading', { name: stain, exact: true }) });
+const post = (path: string, form: Record<string, string>) =>
+  page.request.post(`${address}${path}`, { form, headers: { origin: address } });
+const card = (stain: string) =>
+  page.locator('ul[aria-label="Under treatment"] > li', {
+    has: page.getByRole('heading', { name: stain, exact: true }),
+  });
 const answer = async (stain: string, yes: boolean): Promise<void> => {
   const before = await card(stain).locator('h3').first().textContent();
-  const asked = await card(stain).locator('.facts').textContent().catch(() => '');
-  await card(stain).getByRole('button', { name: yes ? 'Yes' : 'No', exact: true }).click();
-  await page.waitForFunction(([s, h, f]) => {
-    const li = [...document.querySelectorAll('ul[aria-label="Under treatment"] > li')].find((x) => x.querySelector('h2')?.textContent === s);
-    return !li || li.querySelector('h3')?.textContent !== h || li.querySelector('.facts')?.textContent !== f;
-  }, [stain, before, asked] as const);
+  const asked = await card(stain)
+    .locator('.facts')
+    .textContent()
+    .catch(() => '');
+  await card(stain)
+    .getByRole('button', { name: yes ? 'Yes' : 'No', exact: true })
+    .click();
+  await page.waitForFunction(
+    ([s, h, f]) => {
+      const li = [...document.querySelectorAll('ul[aria-label="Under treatment"] > li')].find(
+        (x) => x.querySelector('h2')?.textContent === s,
+      );
+      return !li || li.querySelector('h3')?.textContent !== h || li.querySelector('.facts')?.textContent !== f;
+    },
+    [stain, before, asked] as const,
+  );
 };
 
 describe('marking a stain', () => {
@@ -63,7 +89,9 @@ describe('the stain bench', () => {
     await card('Berry and fruit juice').waitFor();
     expect(await page.locator('ul[aria-label="Under treatment"] > li').count()).toBe(5);
     await page.getByText('Before you begin.', { exact: false }).waitFor();
-    await card('Berry and fruit juice').getByRole('button', { name: /start the clock/ }).click();
+    await card('Berry and fruit juice')
+      .getByRole('button', { name: /start the clock/ })
+      .click();
     await card('Berry and fruit juice').getByRole('timer').waitFor();
     await page.getByText('While that works, go on with', { exact: false }).waitFor();
     expect(await axeViolations(page)).toEqual([]);
@@ -77,7 +105,11 @@ describe('the stain bench', () => {
     expect(await other.getByRole('timer').count()).toBe(1);
     expect(await overflowsX(other)).toBe(false);
     expect(await axeViolations(other)).toEqual([]);
-    const low = await other.evaluate(() => [...document.querySelectorAll('ul[aria-label="Under treatment"] button[type="submit"]')].map((b) => ({ text: b.textContent, h: b.getBoundingClientRect().height })).filter((b) => b.h > 0 && b.h < 36));
+    const low = await other.evaluate(() =>
+      [...document.querySelectorAll('ul[aria-label="Under treatment"] button[type="submit"]')]
+        .map((b) => ({ text: b.textContent, h: b.getBoundingClientRect().height }))
+        .filter((b) => b.h > 0 && b.h < 36),
+    );
     expect(low).toEqual([]);
     expect(seen).toEqual([]);
     await small.close();
@@ -118,18 +150,27 @@ describe('the stain bench', () => {
   test('gone: the mark leaves the piece, and the plan follows', async () => {
     await open(page, '/treat');
     const grease = 'Cooking oil, butter, grease';
-    for (let k = 0; k < 6 && (await card(grease).getByRole('button', { name: 'Yes', exact: true }).count()) > 0; k++) await answer(grease, true);
+    for (let k = 0; k < 6 && (await card(grease).getByRole('button', { name: 'Yes', exact: true }).count()) > 0; k++)
+      await answer(grease, true);
     await card(grease).getByRole('button', { name: 'Gone' }).click();
     await card(grease).waitFor({ state: 'detached' });
     await post('/sort', { intent: 'sort' });
-    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as { garments: { id: string; pretreat: { steps: { agent: string; how: string }[]; odds: number }[] }[] };
+    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
+      garments: { id: string; pretreat: { steps: { agent: string; how: string }[]; odds: number }[] }[];
+    };
     const of = (id: string) => plan.garments.find((g) => g.id === id)!.pretreat;
     expect(of('baker-jacket')).toEqual([]);
     expect(of('baker-apron')[0]!.steps.length).toBeGreaterThan(2);
     expect(of('baker-apron')[0]!.odds).toBeLessThan(0.8);
   });
   test('a failed hidden test rewrites the procedure without the agent', async () => {
-    const marked = await post('/basket/ren-tee-slate/stain', { kind: 'red-wine', age: 'now', heat: 'none', sizeCm: '2', place: 'hem' });
+    const marked = await post('/basket/ren-tee-slate/stain', {
+      kind: 'red-wine',
+      age: 'now',
+      heat: 'none',
+      sizeCm: '2',
+      place: 'hem',
+    });
     expect(marked.ok()).toBe(true);
     const begun = await post('/treat', { intent: 'begin', mark: 'ren-tee-slate|s2' });
     expect(begun.ok()).toBe(true);
@@ -137,7 +178,12 @@ describe('the stain bench', () => {
     const title = await card('Red wine').locator('h3').first().textContent();
     expect(title).toMatch(/^Test /);
     await card('Red wine').getByRole('button', { name: 'No', exact: true }).click();
-    await page.waitForFunction((t) => { const li = [...document.querySelectorAll('ul[aria-label="Under treatment"] > li')].find((x) => x.querySelector('h2')?.textContent === 'Red wine'); return li && li.querySelector('h3')?.textContent !== t; }, title);
+    await page.waitForFunction((t) => {
+      const li = [...document.querySelectorAll('ul[aria-label="Under treatment"] > li')].find(
+        (x) => x.querySelector('h2')?.textContent === 'Red wine',
+      );
+      return li && li.querySelector('h3')?.textContent !== t;
+    }, title);
     const whole = await card('Red wine').textContent();
     expect(whole).not.toContain(title!.replace('Test ', ''));
   });
@@ -154,11 +200,16 @@ describe('the test bench', () => {
     const picture = await page.evaluate(async () => {
       const canvas = new OffscreenCanvas(80, 40);
       const c = canvas.getContext('2d')!;
-      c.fillStyle = 'rgb(240,240,238)'; c.fillRect(0, 0, 40, 40);
-      c.fillStyle = 'rgb(238,236,235)'; c.fillRect(40, 0, 40, 40);
+      c.fillStyle = 'rgb(240,240,238)';
+      c.fillRect(0, 0, 40, 40);
+      c.fillStyle = 'rgb(238,236,235)';
+      c.fillRect(40, 0, 40, 40);
       return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())];
     });
-    await page.getByLabel('Measure from a photograph').first().setInputFiles({ name: 'cloth.png', mimeType: 'image/png', buffer: Buffer.from(picture) });
+    await page
+      .getByLabel('Measure from a photograph')
+      .first()
+      .setInputFiles({ name: 'cloth.png', mimeType: 'image/png', buffer: Buffer.from(picture) });
     await page.getByText(/Grade 5 \(colour difference/).waitFor();
     expect(await page.locator('input[name="grade"][value="5"]').first().isChecked()).toBe(true);
     await page.getByRole('button', { name: 'Store this reading' }).first().click();
@@ -166,15 +217,26 @@ describe('the test bench', () => {
     await page.locator('input[name="grade"][value="4.5"]').first().check({ force: true });
     await page.getByRole('button', { name: 'Store this reading' }).first().click();
     await page.getByText('Clear: first wash cold', { exact: false }).waitFor();
-    await page.locator('li', { has: page.getByRole('heading', { name: /With a drop of detergent/ }) }).locator('input[name="grade"][value="4"]').check({ force: true });
-    await page.locator('li', { has: page.getByRole('heading', { name: /With a drop of detergent/ }) }).getByRole('button', { name: 'Store this reading' }).click();
+    await page
+      .locator('li', { has: page.getByRole('heading', { name: /With a drop of detergent/ }) })
+      .locator('input[name="grade"][value="4"]')
+      .check({ force: true });
+    await page
+      .locator('li', { has: page.getByRole('heading', { name: /With a drop of detergent/ }) })
+      .getByRole('button', { name: 'Store this reading' })
+      .click();
     await page.getByText('grade 4', { exact: false }).first().waitFor();
     expect(await axeViolations(page)).toEqual([]);
     await open(page, '/test');
     expect(await page.getByRole('link', { name: /Red woven sash/ }).count()).toBe(0);
   });
   test('an undyed heirloom is tried in water first, and the reading opens its bath', async () => {
-    const outcome = async (): Promise<string> => ((await (await page.request.get(`${address}/plan.json`)).json()) as { garments: { id: string; outcome: string }[] }).garments.find((g) => g.id === 'dance-apron')!.outcome;
+    const outcome = async (): Promise<string> =>
+      (
+        (await (await page.request.get(`${address}/plan.json`)).json()) as {
+          garments: { id: string; outcome: string }[];
+        }
+      ).garments.find((g) => g.id === 'dance-apron')!.outcome;
     await post('/sort', { intent: 'sort' });
     expect(await outcome()).toBe('test-first');
     await open(page, '/test/dance-apron');
@@ -187,12 +249,22 @@ describe('the test bench', () => {
   });
   test('what no test can open is not asked for one', async () => {
     await open(page, '/test');
-    for (const name of [/Suede belt/, /Wool coat/, /Embroidered wool waistcoat/]) expect(await page.getByRole('link', { name }).count()).toBe(0);
+    for (const name of [/Suede belt/, /Wool coat/, /Embroidered wool waistcoat/])
+      expect(await page.getByRole('link', { name }).count()).toBe(0);
   });
   test('a picture without a white cloth gives no verdict', async () => {
     await open(page, '/test/juna-tee-berry');
-    const dark = await page.evaluate(async () => { const canvas = new OffscreenCanvas(40, 20); const c = canvas.getContext('2d')!; c.fillStyle = '#201010'; c.fillRect(0, 0, 40, 20); return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())]; });
-    await page.getByLabel('Measure from a photograph').first().setInputFiles({ name: 'dark.png', mimeType: 'image/png', buffer: Buffer.from(dark) });
+    const dark = await page.evaluate(async () => {
+      const canvas = new OffscreenCanvas(40, 20);
+      const c = canvas.getContext('2d')!;
+      c.fillStyle = '#201010';
+      c.fillRect(0, 0, 40, 20);
+      return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())];
+    });
+    await page
+      .getByLabel('Measure from a photograph')
+      .first()
+      .setInputFiles({ name: 'dark.png', mimeType: 'image/png', buffer: Buffer.from(dark) });
     await page.getByText('Too dark', { exact: false }).waitFor();
     expect(await page.locator('input[name="grade"]:checked').count()).toBe(0);
   });
@@ -201,7 +273,9 @@ describe('the test bench', () => {
     await open(page, '/test/juna-tee-berry');
     await page.getByText('No water at home until', { exact: false }).waitFor();
     await post('/sort', { intent: 'sort' });
-    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as { garments: { id: string; outcome: string }[] };
+    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
+      garments: { id: string; outcome: string }[];
+    };
     expect(plan.garments.find((g) => g.id === 'juna-tee-berry')!.outcome).toBe('professional');
     const bad = await post('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '7' });
     expect(bad.status()).toBe(422);
@@ -213,7 +287,9 @@ describe('the test bench', () => {
     await open(page, '/test/tovi-silk');
     await page.getByRole('button', { name: 'I accept the risk' }).click();
     await page.getByText('write in your own words', { exact: false }).first().waitFor();
-    await page.getByLabel('What may happen', { exact: false }).fill('It may lose its lustre and shrink a little; I accept that.');
+    await page
+      .getByLabel('What may happen', { exact: false })
+      .fill('It may lose its lustre and shrink a little; I accept that.');
     await page.getByRole('button', { name: 'I accept the risk' }).click();
     await page.getByText('You took the risk', { exact: false }).waitFor();
     await post('/basket', { add: 'tovi-silk' });
@@ -224,11 +300,17 @@ describe('the test bench', () => {
     await page.getByRole('button', { name: 'Store the rules' }).click();
     await page.getByText('The next sorting follows these rules.', { exact: false }).waitFor();
     await post('/sort', { intent: 'sort' });
-    const outcome = async () => ((await (await page.request.get(`${address}/plan.json`)).json()) as { garments: { id: string; outcome: string }[] }).garments.find((g) => g.id === 'tovi-silk')!.outcome;
+    const outcome = async () =>
+      (
+        (await (await page.request.get(`${address}/plan.json`)).json()) as {
+          garments: { id: string; outcome: string }[];
+        }
+      ).garments.find((g) => g.id === 'tovi-silk')!.outcome;
     expect(await outcome()).toBe('test-first');
     await open(page, '/sort');
     expect(await page.getByRole('link', { name: 'To its test' }).count()).toBeGreaterThan(0);
-    for (let k = 0; k < 2; k++) await post('/test/tovi-silk', { intent: 'test', kind: 'spot', agent: 'water', grade: '5' });
+    for (let k = 0; k < 2; k++)
+      await post('/test/tovi-silk', { intent: 'test', kind: 'spot', agent: 'water', grade: '5' });
     await post('/sort', { intent: 'sort' });
     expect(['wash', 'wait']).toContain(await outcome());
     await open(page, '/pieces/tovi-silk');
@@ -240,7 +322,10 @@ describe('preparing a load', () => {
   test('what is seen is noted with its piece; what asks to be mended stands first until it is', async () => {
     await post('/sort', { intent: 'sort' });
     await open(page, '/wash');
-    await page.getByRole('link', { name: /Cottons|Easy care/ }).first().click();
+    await page
+      .getByRole('link', { name: /Cottons|Easy care/ })
+      .first()
+      .click();
     await page.getByRole('heading', { name: 'First, in this order' }).waitFor();
     await page.getByText('Look them over', { exact: false }).click();
     await page.getByLabel('What you see').fill('');
@@ -285,7 +370,8 @@ describe('soak, urgent help, questions', () => {
     await page.getByText('The next sorting uses it.', { exact: false }).waitFor();
     expect(await page.getByLabel('Children about').inputValue()).toBe('yes');
     await open(page, '/soak?piece=baker-apron');
-    for (const line of ['Lock products high', 'Keep pods dry', 'Cover or lock the tub']) expect(await page.getByText(line, { exact: false }).count()).toBe(1);
+    for (const line of ['Lock products high', 'Keep pods dry', 'Cover or lock the tub'])
+      expect(await page.getByText(line, { exact: false }).count()).toBe(1);
     expect(await axeViolations(page)).toEqual([]);
   });
   test('colour has run: first the minutes, then the treatment begins', async () => {
@@ -302,7 +388,9 @@ describe('soak, urgent help, questions', () => {
   test('may I: the dangerous mix is called so, the harmless not; advice is found', async () => {
     await open(page, '/ask?agent=chlorine-bleach&other=vinegar-white&piece=juna-lambswool');
     await page.getByText('chlorine gas', { exact: false }).waitFor();
-    expect(await page.getByText('Danger', { exact: false }).count() + await page.getByRole('alert').count()).toBeGreaterThan(0);
+    expect(
+      (await page.getByText('Danger', { exact: false }).count()) + (await page.getByRole('alert').count()),
+    ).toBeGreaterThan(0);
     expect(await axeViolations(page)).toEqual([]);
     await page.getByLabel('What did you hear?').fill('salt on wine');
     await page.getByRole('button', { name: 'Look it up' }).click();

@@ -1,7 +1,21 @@
 /** The Sort board: moves by drag, by tap, by keyboard and without JavaScript; prices, refusals, confirmations, undo. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, Page } from 'playwright-core';
-import { address, axeViolations, beginVisit, endVisit, fillBasket, laptop, open, overflowsX, phone, startServer, stopServer, watch, type Visit } from './support.ts';
+import {
+  address,
+  axeViolations,
+  beginVisit,
+  endVisit,
+  fillBasket,
+  laptop,
+  open,
+  overflowsX,
+  phone,
+  startServer,
+  stopServer,
+  watch,
+  type Visit,
+} from './support.ts';
 
 let browser: Browser;
 let page: Page;
@@ -15,8 +29,14 @@ beforeAll(async () => {
 });
 afterAll(() => endVisit(visit));
 
-const shelf = (p: Page, title: string) => p.locator('ol[aria-label="Loads in running order"] > li', { has: p.getByRole('heading', { name: title, exact: true }) });
-const holds = (p: Page, title: string, piece: string): Promise<number> => shelf(p, title).getByRole('link', { name: `Move ${piece}` }).count();
+const shelf = (p: Page, title: string) =>
+  p.locator('ol[aria-label="Loads in running order"] > li', {
+    has: p.getByRole('heading', { name: title, exact: true }),
+  });
+const holds = (p: Page, title: string, piece: string): Promise<number> =>
+  shelf(p, title)
+    .getByRole('link', { name: `Move ${piece}` })
+    .count();
 
 describe('the board', () => {
   test('a dragged piece tells its price over a shelf, and moves there', async () => {
@@ -39,7 +59,9 @@ describe('the board', () => {
     await page.getByRole('button', { name: 'Thrifty' }).click();
     await page.waitForSelector('button[name="priority"][value="thrifty"][aria-pressed="true"]');
     expect(await page.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
-    const hamper = (await (await page.request.get(`${address}/hamper.json?plan`)).json()) as { pins: { together: string[] }[] };
+    const hamper = (await (await page.request.get(`${address}/hamper.json?plan`)).json()) as {
+      pins: { together: string[] }[];
+    };
     expect(hamper.pins[0]!.together).toContain('juna-tee-berry');
     await page.getByRole('button', { name: 'Balanced' }).click();
     await page.waitForSelector('button[name="priority"][value="balanced"][aria-pressed="true"]');
@@ -67,7 +89,9 @@ describe('the board', () => {
     expect(await page.locator('#move-panel').getByText('40 → 30 °C').count()).toBeGreaterThan(0);
     await page.getByRole('button', { name: 'Move Berry T-shirt: By hand' }).click();
     await page.getByText('Your way: Berry T-shirt is washed by hand', { exact: false }).waitFor();
-    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as { loads: { method: string; garments: string[] }[] };
+    const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
+      loads: { method: string; garments: string[] }[];
+    };
     expect(plan.loads.find((l) => l.garments.includes('juna-tee-berry'))!.method).toBe('hand');
     await page.getByRole('button', { name: 'Undo the last' }).click();
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
@@ -87,16 +111,25 @@ describe('the board', () => {
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
   });
   test('what is unsafe is refused with its reason', async () => {
-    const answer = await page.request.post(`${address}/sort`, { form: { intent: 'move', piece: 'ren-shell', target: 'load:0' }, headers: { origin: address } });
+    const answer = await page.request.post(`${address}/sort`, {
+      form: { intent: 'move', piece: 'ren-shell', target: 'load:0' },
+      headers: { origin: address },
+    });
     expect(answer.status()).toBe(404); // not in this plan
     await page.request.post(`${address}/basket`, { form: { add: 'ren-overall' }, headers: { origin: address } });
-    await page.request.post(`${address}/basket/ren-overall`, { form: { intent: 'keep', soil: 'hazardous', activity: 'normal' }, headers: { origin: address } });
+    await page.request.post(`${address}/basket/ren-overall`, {
+      form: { intent: 'keep', soil: 'hazardous', activity: 'normal' },
+      headers: { origin: address },
+    });
     await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: address } });
     await open(page, '/sort');
     await page.getByRole('link', { name: 'Move Workshop overall' }).click();
     await page.getByText('carries fuel, oil or solvent', { exact: false }).first().waitFor();
     expect(await page.getByRole('button', { name: 'Move Workshop overall: Cottons' }).count()).toBe(0);
-    const forced = await page.request.post(`${address}/sort`, { form: { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' }, headers: { origin: address } });
+    const forced = await page.request.post(`${address}/sort`, {
+      form: { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' },
+      headers: { origin: address },
+    });
     expect(forced.status()).toBe(409);
     expect(await forced.text()).toContain('cannot go there');
   });
@@ -143,9 +176,14 @@ describe('the board', () => {
     await page.getByRole('heading', { name: /loads for \d+ pieces/ }).waitFor({ timeout: 60_000 });
     // However long the list of what stays, the first shelf stands where the page begins.
     const first = page.locator('ol[aria-label="Loads in running order"] > li').first();
-    const [box, aside] = [await first.boundingBox(), await page.getByRole('complementary', { name: 'Not today' }).boundingBox()];
+    const [box, aside] = [
+      await first.boundingBox(),
+      await page.getByRole('complementary', { name: 'Not today' }).boundingBox(),
+    ];
     expect(box!.height).toBeLessThan(900);
-    expect(aside!.height).toBeLessThanOrEqual((await page.locator('ol[aria-label="Loads in running order"]').boundingBox())!.height + 2);
+    expect(aside!.height).toBeLessThanOrEqual(
+      (await page.locator('ol[aria-label="Loads in running order"]').boundingBox())!.height + 2,
+    );
     expect(await axeViolations(page)).toEqual([]);
   });
   test('no console error on the way', () => expect(troubles).toEqual([]));

@@ -22,7 +22,11 @@ describe('a wash day', () => {
   test('due pieces go from the wardrobe into the basket, and out again', async () => {
     await open(page, '/basket?show=due');
     const before = await basketCount();
-    for (const name of ['Stone chinos', 'Walnut cord trousers']) await page.getByRole('button', { name: new RegExp(`^${name}`) }).click().then(() => page.waitForSelector(`a[aria-label="Mark ${name}"]`));
+    for (const name of ['Stone chinos', 'Walnut cord trousers'])
+      await page
+        .getByRole('button', { name: new RegExp(`^${name}`) })
+        .click()
+        .then(() => page.waitForSelector(`a[aria-label="Mark ${name}"]`));
     expect(await basketCount()).toBe(before + 2);
     await page.getByRole('button', { name: 'Take Walnut cord trousers out' }).click();
     await page.waitForSelector('a[aria-label="Mark Walnut cord trousers"]', { state: 'detached' });
@@ -69,8 +73,15 @@ describe('a wash day', () => {
     expect(await page.getByText('Lace apron').count()).toBeGreaterThan(0);
     await page.getByRole('heading', { name: 'Why these settings?' }).waitFor();
     await page.getByRole('heading', { name: 'Why the loads stay apart' }).waitFor();
-    const [hamper, plan] = await Promise.all(['/hamper.json?plan', '/plan.json'].map(async (p) => (await fetch(address + p)).text()));
-    const printed = spawnSync(process.execPath, ['bin/neatfold.mjs', 'plan', '-'], { input: hamper, encoding: 'utf8', maxBuffer: 1e8, env: { ...process.env, NODE_OPTIONS: '' } });
+    const [hamper, plan] = await Promise.all(
+      ['/hamper.json?plan', '/plan.json'].map(async (p) => (await fetch(address + p)).text()),
+    );
+    const printed = spawnSync(process.execPath, ['bin/neatfold.mjs', 'plan', '-'], {
+      input: hamper,
+      encoding: 'utf8',
+      maxBuffer: 1e8,
+      env: { ...process.env, NODE_OPTIONS: '' },
+    });
     expect(printed.status).toBe(0);
     expect(printed.stdout).toBe(plan);
   });
@@ -91,7 +102,9 @@ describe('a wash day', () => {
     await page.waitForSelector('button[name="untick"]');
     const other = await (await browser.newContext({ viewport: phone })).newPage();
     await open(other, ticket);
-    expect((await other.locator('button[name="untick"]').first().innerText()).split('\n')[0]).toBe(words.split('\n')[0]);
+    expect((await other.locator('button[name="untick"]').first().innerText()).split('\n')[0]).toBe(
+      words.split('\n')[0],
+    );
     await other.close();
   });
   test('a started load survives reload and a restart of the server', async () => {
@@ -113,7 +126,8 @@ describe('a wash day', () => {
     await open(second, ticket);
     for (const tab of [page, second]) {
       await tab.waitForSelector('[data-hydrated="true"]');
-      for (const answer of ['Clear', 'Gone', 'As before']) if (await tab.getByText(answer, { exact: true }).count()) await tab.getByText(answer, { exact: true }).click();
+      for (const answer of ['Clear', 'Gone', 'As before'])
+        if (await tab.getByText(answer, { exact: true }).count()) await tab.getByText(answer, { exact: true }).click();
     }
     await page.getByRole('button', { name: 'It is out: finish' }).click();
     await page.getByText('Finished.', { exact: false }).first().waitFor();
@@ -124,10 +138,16 @@ describe('a wash day', () => {
   test('the log has it, the piece remembers it, the basket is lighter', async () => {
     await open(page, '/log');
     await page.getByRole('heading', { name: 'Finished loads' }).waitFor();
-    const link = page.locator('section', { has: page.getByRole('heading', { name: 'Finished loads' }) }).getByRole('link').nth(1);
+    const link = page
+      .locator('section', { has: page.getByRole('heading', { name: 'Finished loads' }) })
+      .getByRole('link')
+      .nth(1);
     const piece = await link.getAttribute('href');
     await open(page, piece!);
-    await page.getByText(/Washed at 30 °C/).first().waitFor();
+    await page
+      .getByText(/Washed at 30 °C/)
+      .first()
+      .waitFor();
     expect(await page.locator('h1 + p').innerText()).toMatch(/0 of \d+ wears|0 wears/);
   });
   test('no console error on the way', () => expect(troubles).toEqual([]));

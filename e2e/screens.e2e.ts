@@ -1,15 +1,34 @@
 /** Every screen: axe, phone width, keyboard only, without JavaScript, bad input, print and unknown pages. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Browser, BrowserContext, Page } from 'playwright-core';
-import { address, axeViolations, freshHousehold, laptop, launch, open, overflowsX, phone, startServer, stopServer, watch } from './support.ts';
+import {
+  address,
+  axeViolations,
+  freshHousehold,
+  laptop,
+  launch,
+  open,
+  overflowsX,
+  phone,
+  startServer,
+  stopServer,
+  watch,
+} from './support.ts';
 
 let browser: Browser;
 let ticket = '';
 
-async function inContext<T>(options: Parameters<Browser['newContext']>[0], work: (page: Page, context: BrowserContext, troubles: string[]) => Promise<T>): Promise<T> {
+async function inContext<T>(
+  options: Parameters<Browser['newContext']>[0],
+  work: (page: Page, context: BrowserContext, troubles: string[]) => Promise<T>,
+): Promise<T> {
   const context = await browser.newContext({ viewport: laptop, ...options });
   const troubles = watch(context);
-  try { return await work(await context.newPage(), context, troubles); } finally { await context.close(); }
+  try {
+    return await work(await context.newPage(), context, troubles);
+  } finally {
+    await context.close();
+  }
 }
 
 beforeAll(async () => {
@@ -23,37 +42,70 @@ afterAll(async () => {
 });
 
 describe('before any sorting', () => {
-  test('empty states lead on', () => inContext({}, async (page, _, troubles) => {
-    for (const [to, heading] of [['/sort', /pieces wait to be sorted/], ['/wash', 'Nothing is in the water']] as const) {
-      await open(page, to);
-      await page.getByRole('heading', { name: heading }).waitFor();
-      expect(await axeViolations(page)).toEqual([]);
-    }
-    expect(troubles).toEqual([]);
-  }));
-  test('forms work without JavaScript: pick, mark, sort, tick, start, finish', () => inContext({ javaScriptEnabled: false }, async (page) => {
-    await page.goto(`${address}/basket`);
-    await page.getByRole('button', { name: /^Stone chinos/ }).click();
-    await page.getByRole('link', { name: 'Mark Stone chinos' }).click();
-    await page.getByText('Heavy', { exact: true }).click();
-    await page.getByRole('button', { name: 'Keep', exact: true }).click();
-    expect(await page.getByText('heavily soiled').count()).toBeGreaterThan(0);
-    await page.getByRole('button', { name: /^Sort \d+ pieces$/ }).click();
-    await page.getByRole('link', { name: /^Start with / }).click();
-    ticket = new URL(page.url()).pathname;
-    await page.locator('button[name="tick"]').first().click();
-    expect(await page.locator('button[name="untick"]').count()).toBe(1);
-    await page.getByRole('button', { name: 'Start the load' }).click();
-    await page.getByRole('button', { name: 'It was not started' }).click();
-    expect(await page.getByRole('button', { name: 'Start the load' }).count()).toBe(1);
-  }));
+  test('empty states lead on', () =>
+    inContext({}, async (page, _, troubles) => {
+      for (const [to, heading] of [
+        ['/sort', /pieces wait to be sorted/],
+        ['/wash', 'Nothing is in the water'],
+      ] as const) {
+        await open(page, to);
+        await page.getByRole('heading', { name: heading }).waitFor();
+        expect(await axeViolations(page)).toEqual([]);
+      }
+      expect(troubles).toEqual([]);
+    }));
+  test('forms work without JavaScript: pick, mark, sort, tick, start, finish', () =>
+    inContext({ javaScriptEnabled: false }, async (page) => {
+      await page.goto(`${address}/basket`);
+      await page.getByRole('button', { name: /^Stone chinos/ }).click();
+      await page.getByRole('link', { name: 'Mark Stone chinos' }).click();
+      await page.getByText('Heavy', { exact: true }).click();
+      await page.getByRole('button', { name: 'Keep', exact: true }).click();
+      expect(await page.getByText('heavily soiled').count()).toBeGreaterThan(0);
+      await page.getByRole('button', { name: /^Sort \d+ pieces$/ }).click();
+      await page.getByRole('link', { name: /^Start with / }).click();
+      ticket = new URL(page.url()).pathname;
+      await page.locator('button[name="tick"]').first().click();
+      expect(await page.locator('button[name="untick"]').count()).toBe(1);
+      await page.getByRole('button', { name: 'Start the load' }).click();
+      await page.getByRole('button', { name: 'It was not started' }).click();
+      expect(await page.getByRole('button', { name: 'Start the load' }).count()).toBe(1);
+    }));
 });
 
-const screens = ['/basket', '/basket/baker-jacket', '/sort', '/sort?load=3', 'ticket', '/wash', '/log', '/pieces/new?line=navy+merino+jumper', '/label', 'what-if', '/pieces/juna-jeans', '/pieces/juna-lambswool/measure', '/treat', '/test', '/test/dance-sash', '/ask', '/soak', '/rescue?what=fuel', '/basket/baker-jacket/stain', '/household', '/household/programmes/kitchen/wool', '/household/products/colour-liquid', '/nowhere'];
+const screens = [
+  '/basket',
+  '/basket/baker-jacket',
+  '/sort',
+  '/sort?load=3',
+  'ticket',
+  '/wash',
+  '/log',
+  '/pieces/new?line=navy+merino+jumper',
+  '/label',
+  'what-if',
+  '/pieces/juna-jeans',
+  '/pieces/juna-lambswool/measure',
+  '/treat',
+  '/test',
+  '/test/dance-sash',
+  '/ask',
+  '/soak',
+  '/rescue?what=fuel',
+  '/basket/baker-jacket/stain',
+  '/household',
+  '/household/programmes/kitchen/wool',
+  '/household/products/colour-liquid',
+  '/nowhere',
+];
 describe('every screen', () => {
   test.each(screens)('%s is accessible, light and dark, laptop and phone', async (screen) => {
     const to = screen === 'ticket' ? ticket : screen === 'what-if' ? `${ticket}/what-if` : screen;
-    for (const [viewport, colorScheme] of [[laptop, 'light'], [phone, 'dark'], [{ width: 360, height: 740 }, 'light']] as const) {
+    for (const [viewport, colorScheme] of [
+      [laptop, 'light'],
+      [phone, 'dark'],
+      [{ width: 360, height: 740 }, 'light'],
+    ] as const) {
       await inContext({ viewport, colorScheme }, async (page, _, troubles) => {
         await open(page, to);
         expect(await axeViolations(page)).toEqual([]);
@@ -62,20 +114,27 @@ describe('every screen', () => {
       });
     }
   });
-  test('targets on wash-day screens are at least 44 px', () => inContext({ viewport: phone }, async (page) => {
-    for (const to of [ticket, '/wash']) {
-      await open(page, to);
-      const small = await page.evaluate(() => [...document.querySelectorAll('main button, nav a')].map((e) => ({ text: e.textContent, box: e.getBoundingClientRect() })).filter((e) => e.box.height > 0 && e.box.height < 43.5).map((e) => e.text));
-      expect(small).toEqual([]);
-    }
-  }));
-  test('the ticket prints without navigation and buttons', () => inContext({}, async (page) => {
-    await open(page, ticket);
-    await page.emulateMedia({ media: 'print' });
-    expect(await page.getByRole('navigation').isVisible()).toBe(false);
-    expect(await page.getByRole('button', { name: 'Start the load' }).isVisible()).toBe(false);
-    expect(await page.getByRole('heading', { name: 'Step by step' }).isVisible()).toBe(true);
-  }));
+  test('targets on wash-day screens are at least 44 px', () =>
+    inContext({ viewport: phone }, async (page) => {
+      for (const to of [ticket, '/wash']) {
+        await open(page, to);
+        const small = await page.evaluate(() =>
+          [...document.querySelectorAll('main button, nav a')]
+            .map((e) => ({ text: e.textContent, box: e.getBoundingClientRect() }))
+            .filter((e) => e.box.height > 0 && e.box.height < 43.5)
+            .map((e) => e.text),
+        );
+        expect(small).toEqual([]);
+      }
+    }));
+  test('the ticket prints without navigation and buttons', () =>
+    inContext({}, async (page) => {
+      await open(page, ticket);
+      await page.emulateMedia({ media: 'print' });
+      expect(await page.getByRole('navigation').isVisible()).toBe(false);
+      expect(await page.getByRole('button', { name: 'Start the load' }).isVisible()).toBe(false);
+      expect(await page.getByRole('heading', { name: 'Step by step' }).isVisible()).toBe(true);
+    }));
 });
 
 describe('keyboard only', () => {
@@ -83,147 +142,177 @@ describe('keyboard only', () => {
   async function tabTo(page: Page, name: RegExp): Promise<void> {
     for (let i = 0; i < 200; i++) {
       await page.keyboard.press('Tab');
-      const focused = await page.evaluate(() => { const e = document.activeElement; return e && e !== document.body ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}` : ''; });
+      const focused = await page.evaluate(() => {
+        const e = document.activeElement;
+        return e && e !== document.body ? `${e.getAttribute('aria-label') ?? ''} ${e.textContent ?? ''}` : '';
+      });
       if (name.test(focused)) return;
     }
     throw new Error(`no Tab leads to ${name}`);
   }
-  test('from the basket to a started load', () => inContext({}, async (page, _, troubles) => {
-    await open(page, '/basket');
-    await page.keyboard.press('Tab');
-    expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the work');
-    await tabTo(page, /^ ?Sort \d+ pieces/);
-    await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: /loads for/ }).waitFor();
-    await tabTo(page, /Start with/);
-    await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'Step by step' }).waitFor();
-    await tabTo(page, /Start the load/);
-    await page.keyboard.press('Enter');
-    await page.getByRole('timer').waitFor();
-    await tabTo(page, /It was not started/);
-    await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: 'Start the load' }).waitFor();
-    expect(troubles).toEqual([]);
-  }));
-  test('number keys lead to the stages, ? opens the sheet, typing does not', () => inContext({}, async (page) => {
-    await open(page, '/basket');
-    await page.keyboard.press('4');
-    await page.getByRole('heading', { name: 'Log', exact: true }).waitFor();
-    await page.keyboard.press('?');
-    await page.getByRole('dialog').waitFor();
-    expect(await axeViolations(page)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('dialog').waitFor({ state: 'detached' });
-    await page.keyboard.press('1');
-    await page.getByLabel('Add a piece in one line').fill('4');
-    expect(new URL(page.url()).pathname).toBe('/basket');
-  }));
+  test('from the basket to a started load', () =>
+    inContext({}, async (page, _, troubles) => {
+      await open(page, '/basket');
+      await page.keyboard.press('Tab');
+      expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the work');
+      await tabTo(page, /^ ?Sort \d+ pieces/);
+      await page.keyboard.press('Enter');
+      await page.getByRole('heading', { name: /loads for/ }).waitFor();
+      await tabTo(page, /Start with/);
+      await page.keyboard.press('Enter');
+      await page.getByRole('heading', { name: 'Step by step' }).waitFor();
+      await tabTo(page, /Start the load/);
+      await page.keyboard.press('Enter');
+      await page.getByRole('timer').waitFor();
+      await tabTo(page, /It was not started/);
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Start the load' }).waitFor();
+      expect(troubles).toEqual([]);
+    }));
+  test('number keys lead to the stages, ? opens the sheet, typing does not', () =>
+    inContext({}, async (page) => {
+      await open(page, '/basket');
+      await page.keyboard.press('4');
+      await page.getByRole('heading', { name: 'Log', exact: true }).waitFor();
+      await page.keyboard.press('?');
+      await page.getByRole('dialog').waitFor();
+      expect(await axeViolations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+      await page.keyboard.press('1');
+      await page.getByLabel('Add a piece in one line').fill('4');
+      expect(new URL(page.url()).pathname).toBe('/basket');
+    }));
 });
 
 describe('bad input names the field and keeps what was typed', () => {
-  const stillThere = async (page: Page, label: string, typed: string): Promise<void> => expect(await page.getByLabel(label, { exact: true }).first().inputValue()).toBe(typed);
-  test('the piece form', () => inContext({}, async (page) => {
-    await open(page, '/pieces/juna-jeans');
-    await page.getByRole('textbox', { name: 'Shell' }).fill('cotton 90');
-    await page.getByLabel('Value (€)').fill('lots');
-    await page.getByRole('button', { name: 'Store', exact: true }).click();
-    await page.getByText('Shell: the shares sum to 90 %, not 100.').first().waitFor();
-    expect(await page.getByText('Value: give a number.').count()).toBeGreaterThan(0);
-    await stillThere(page, 'Value (€)', 'lots');
-    expect(await axeViolations(page)).toEqual([]);
-    await open(page, '/pieces/juna-jeans');
-    expect(await page.getByRole('textbox', { name: 'Shell' }).inputValue()).toBe('cotton 98; elastane 2');
-  }));
-  test('a new piece of unknown kind needs a weight', () => inContext({ javaScriptEnabled: false }, async (page) => {
-    await page.goto(`${address}/pieces/new?line=thingamajig`);
-    await page.getByLabel('Weight (g, dry)').fill('');
-    await page.getByRole('button', { name: 'Keep in the wardrobe' }).click();
-    await page.getByText('Weight: weigh it, since its kind is not known.').first().waitFor();
-    await stillThere(page, 'Name', 'Thingamajig');
-  }));
-  test('the basket form', () => inContext({}, async (page) => {
-    const bad = await page.request.post(`${address}/basket/baker-jacket`, { form: { intent: 'keep', soil: 'filthy', activity: 'normal' }, headers: { origin: address } });
-    expect(bad.status()).toBe(422);
-    expect(await bad.text()).toContain('Soil: choose one of the shown.');
-    await open(page, '/basket/baker-jacket/stain?kind=coffee');
-    await page.getByLabel('Across (cm)').fill('-3');
-    await page.getByRole('button', { name: 'Mark it' }).click();
-    await page.getByText('Size: between 0.1 and 100 cm.').first().waitFor();
-    await stillThere(page, 'Across (cm)', '-3');
-  }));
-  test('what is seen on a piece is noted', () => inContext({}, async (page) => {
-    await open(page, '/pieces/juna-jeans');
-    await page.getByLabel('Note what you see').fill('hem open on the left');
-    await page.getByRole('button', { name: 'Note', exact: true }).click();
-    await page.getByText('hem open on the left').waitFor();
-  }));
-  test('measures: in inches, bad ones named, shrinkage told', () => inContext({}, async (page) => {
-    await open(page, '/pieces/juna-lambswool/measure');
-    await page.getByRole('button', { name: 'Store the measures' }).click();
-    await page.getByText('Give at least one measure.', { exact: false }).waitFor();
-    await page.getByRole('textbox', { name: 'Length' }).fill('long');
-    await page.getByRole('textbox', { name: 'Chest' }).fill('50');
-    await page.getByRole('button', { name: 'Store the measures' }).click();
-    await page.getByText('Length: give a number.').first().waitFor();
-    expect(await page.getByRole('textbox', { name: 'Chest' }).inputValue()).toBe('50');
-    await page.getByRole('textbox', { name: 'Length' }).fill('66');
-    await page.getByRole('button', { name: 'Store the measures' }).click();
-    await page.getByText('66 cm').first().waitFor();
-    await page.getByText('Inches', { exact: true }).click();
-    await page.getByRole('textbox', { name: 'Length' }).fill('24,75');
-    await page.getByRole('button', { name: 'Store the measures' }).click();
-    await page.getByText('Length: 66 cm before, 62.9 cm now, 4.7 % lost.', { exact: false }).waitFor();
-    await page.getByText('stretch it back to 66.0 cm', { exact: false }).waitFor();
-    expect(await axeViolations(page)).toEqual([]);
-  }));
-  test('the household, its programmes and its products', () => inContext({}, async (page) => {
-    await open(page, '/household');
-    await page.getByLabel('Water hardness').fill('60');
-    await page.getByRole('button', { name: 'Store', exact: true }).click();
-    await page.getByText('Water hardness: more than 10 mmol/l', { exact: false }).first().waitFor();
-    await stillThere(page, 'Water hardness', '60');
-    await page.getByLabel('Hardness in').selectOption('dH');
-    await page.getByLabel('Water hardness').fill('14');
-    await page.getByRole('button', { name: 'Store', exact: true }).click();
-    await page.getByText('Stored.', { exact: false }).first().waitFor();
-    await stillThere(page, 'Water hardness', '2.497');
-    await page.getByLabel('A minute of your hands (EUR)').fill('lots');
-    await page.getByRole('button', { name: 'Store the numbers' }).click();
-    await page.getByText('A minute of your hands: give a number.').first().waitFor();
-    await stillThere(page, 'A minute of your hands (EUR)', 'lots');
-    await page.getByLabel('A minute of your hands (EUR)').fill('0,3');
-    await page.getByRole('button', { name: 'Store the numbers' }).click();
-    await page.getByText('The next sorting weighs with these numbers.', { exact: false }).waitFor();
-    await stillThere(page, 'A minute of your hands (EUR)', '0.3');
-    await open(page, '/household/programmes/kitchen/wool');
-    await page.getByLabel('Spins').fill('fast');
-    await page.getByLabel('Largest load (kg)').fill('99');
-    await page.getByRole('button', { name: 'Store', exact: true }).click();
-    await page.getByText('Spins: give numbers, separated by commas.').first().waitFor();
-    expect(await page.getByText('Largest load: between 0.1 and 20 kg.').count()).toBeGreaterThan(0);
-    await open(page, '/household/products/colour-liquid');
-    await page.getByLabel('normal', { exact: true }).first().fill('');
-    await page.getByRole('button', { name: 'Store', exact: true }).click();
-    await page.getByText('Dose table: fill all nine cells or none', { exact: false }).first().waitFor();
-  }));
-  test('finishing asks for what the load asks', () => inContext({}, async (page) => {
-    await open(page, ticket);
-    await page.getByRole('button', { name: 'Start the load' }).click();
-    await page.getByRole('timer').waitFor();
-    const bad = await page.request.post(`${address}${ticket}`, { form: { intent: 'finish', catcher: 'purple' }, headers: { origin: address }, maxRedirects: 0 });
-    expect(bad.status()).toBe(422);
-    expect(await bad.text()).not.toMatch(/at \w+ \(/);
-  }));
-  test('posts from another site, oversized and nonsense posts are refused in words', () => inContext({}, async (page) => {
-    const foreign = await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: 'http://elsewhere.example' } });
-    expect(foreign.status()).toBe(403);
-    const nonsense = await page.request.post(`${address}/loads/not-a-load`, { form: { intent: 'start' }, headers: { origin: address } });
-    expect(nonsense.status()).toBe(404);
-    const large = await page.request.post(`${address}/pieces/new`, { form: { name: 'x'.repeat(300_000) }, headers: { origin: address } });
-    expect(large.status()).toBe(413);
-    for (const r of [foreign, nonsense, large]) expect(await r.text()).not.toMatch(/node_modules|\.ts:\d+/);
-  }));
+  const stillThere = async (page: Page, label: string, typed: string): Promise<void> =>
+    expect(await page.getByLabel(label, { exact: true }).first().inputValue()).toBe(typed);
+  test('the piece form', () =>
+    inContext({}, async (page) => {
+      await open(page, '/pieces/juna-jeans');
+      await page.getByRole('textbox', { name: 'Shell' }).fill('cotton 90');
+      await page.getByLabel('Value (€)').fill('lots');
+      await page.getByRole('button', { name: 'Store', exact: true }).click();
+      await page.getByText('Shell: the shares sum to 90 %, not 100.').first().waitFor();
+      expect(await page.getByText('Value: give a number.').count()).toBeGreaterThan(0);
+      await stillThere(page, 'Value (€)', 'lots');
+      expect(await axeViolations(page)).toEqual([]);
+      await open(page, '/pieces/juna-jeans');
+      expect(await page.getByRole('textbox', { name: 'Shell' }).inputValue()).toBe('cotton 98; elastane 2');
+    }));
+  test('a new piece of unknown kind needs a weight', () =>
+    inContext({ javaScriptEnabled: false }, async (page) => {
+      await page.goto(`${address}/pieces/new?line=thingamajig`);
+      await page.getByLabel('Weight (g, dry)').fill('');
+      await page.getByRole('button', { name: 'Keep in the wardrobe' }).click();
+      await page.getByText('Weight: weigh it, since its kind is not known.').first().waitFor();
+      await stillThere(page, 'Name', 'Thingamajig');
+    }));
+  test('the basket form', () =>
+    inContext({}, async (page) => {
+      const bad = await page.request.post(`${address}/basket/baker-jacket`, {
+        form: { intent: 'keep', soil: 'filthy', activity: 'normal' },
+        headers: { origin: address },
+      });
+      expect(bad.status()).toBe(422);
+      expect(await bad.text()).toContain('Soil: choose one of the shown.');
+      await open(page, '/basket/baker-jacket/stain?kind=coffee');
+      await page.getByLabel('Across (cm)').fill('-3');
+      await page.getByRole('button', { name: 'Mark it' }).click();
+      await page.getByText('Size: between 0.1 and 100 cm.').first().waitFor();
+      await stillThere(page, 'Across (cm)', '-3');
+    }));
+  test('what is seen on a piece is noted', () =>
+    inContext({}, async (page) => {
+      await open(page, '/pieces/juna-jeans');
+      await page.getByLabel('Note what you see').fill('hem open on the left');
+      await page.getByRole('button', { name: 'Note', exact: true }).click();
+      await page.getByText('hem open on the left').waitFor();
+    }));
+  test('measures: in inches, bad ones named, shrinkage told', () =>
+    inContext({}, async (page) => {
+      await open(page, '/pieces/juna-lambswool/measure');
+      await page.getByRole('button', { name: 'Store the measures' }).click();
+      await page.getByText('Give at least one measure.', { exact: false }).waitFor();
+      await page.getByRole('textbox', { name: 'Length' }).fill('long');
+      await page.getByRole('textbox', { name: 'Chest' }).fill('50');
+      await page.getByRole('button', { name: 'Store the measures' }).click();
+      await page.getByText('Length: give a number.').first().waitFor();
+      expect(await page.getByRole('textbox', { name: 'Chest' }).inputValue()).toBe('50');
+      await page.getByRole('textbox', { name: 'Length' }).fill('66');
+      await page.getByRole('button', { name: 'Store the measures' }).click();
+      await page.getByText('66 cm').first().waitFor();
+      await page.getByText('Inches', { exact: true }).click();
+      await page.getByRole('textbox', { name: 'Length' }).fill('24,75');
+      await page.getByRole('button', { name: 'Store the measures' }).click();
+      await page.getByText('Length: 66 cm before, 62.9 cm now, 4.7 % lost.', { exact: false }).waitFor();
+      await page.getByText('stretch it back to 66.0 cm', { exact: false }).waitFor();
+      expect(await axeViolations(page)).toEqual([]);
+    }));
+  test('the household, its programmes and its products', () =>
+    inContext({}, async (page) => {
+      await open(page, '/household');
+      await page.getByLabel('Water hardness').fill('60');
+      await page.getByRole('button', { name: 'Store', exact: true }).click();
+      await page.getByText('Water hardness: more than 10 mmol/l', { exact: false }).first().waitFor();
+      await stillThere(page, 'Water hardness', '60');
+      await page.getByLabel('Hardness in').selectOption('dH');
+      await page.getByLabel('Water hardness').fill('14');
+      await page.getByRole('button', { name: 'Store', exact: true }).click();
+      await page.getByText('Stored.', { exact: false }).first().waitFor();
+      await stillThere(page, 'Water hardness', '2.497');
+      await page.getByLabel('A minute of your hands (EUR)').fill('lots');
+      await page.getByRole('button', { name: 'Store the numbers' }).click();
+      await page.getByText('A minute of your hands: give a number.').first().waitFor();
+      await stillThere(page, 'A minute of your hands (EUR)', 'lots');
+      await page.getByLabel('A minute of your hands (EUR)').fill('0,3');
+      await page.getByRole('button', { name: 'Store the numbers' }).click();
+      await page.getByText('The next sorting weighs with these numbers.', { exact: false }).waitFor();
+      await stillThere(page, 'A minute of your hands (EUR)', '0.3');
+      await open(page, '/household/programmes/kitchen/wool');
+      await page.getByLabel('Spins').fill('fast');
+      await page.getByLabel('Largest load (kg)').fill('99');
+      await page.getByRole('button', { name: 'Store', exact: true }).click();
+      await page.getByText('Spins: give numbers, separated by commas.').first().waitFor();
+      expect(await page.getByText('Largest load: between 0.1 and 20 kg.').count()).toBeGreaterThan(0);
+      await open(page, '/household/products/colour-liquid');
+      await page.getByLabel('normal', { exact: true }).first().fill('');
+      await page.getByRole('button', { name: 'Store', exact: true }).click();
+      await page.getByText('Dose table: fill all nine cells or none', { exact: false }).first().waitFor();
+    }));
+  test('finishing asks for what the load asks', () =>
+    inContext({}, async (page) => {
+      await open(page, ticket);
+      await page.getByRole('button', { name: 'Start the load' }).click();
+      await page.getByRole('timer').waitFor();
+      const bad = await page.request.post(`${address}${ticket}`, {
+        form: { intent: 'finish', catcher: 'purple' },
+        headers: { origin: address },
+        maxRedirects: 0,
+      });
+      expect(bad.status()).toBe(422);
+      expect(await bad.text()).not.toMatch(/at \w+ \(/);
+    }));
+  test('posts from another site, oversized and nonsense posts are refused in words', () =>
+    inContext({}, async (page) => {
+      const foreign = await page.request.post(`${address}/sort`, {
+        form: { intent: 'sort' },
+        headers: { origin: 'http://elsewhere.example' },
+      });
+      expect(foreign.status()).toBe(403);
+      const nonsense = await page.request.post(`${address}/loads/not-a-load`, {
+        form: { intent: 'start' },
+        headers: { origin: address },
+      });
+      expect(nonsense.status()).toBe(404);
+      const large = await page.request.post(`${address}/pieces/new`, {
+        form: { name: 'x'.repeat(300_000) },
+        headers: { origin: address },
+      });
+      expect(large.status()).toBe(413);
+      for (const r of [foreign, nonsense, large]) expect(await r.text()).not.toMatch(/node_modules|\.ts:\d+/);
+    }));
   test('headers are safe', async () => {
     const { headers } = await fetch(`${address}/basket`);
     expect(headers.get('content-security-policy')).toMatch(/default-src 'self'; script-src 'self' 'nonce-[^']+';/);
@@ -234,61 +323,80 @@ describe('bad input names the field and keeps what was typed', () => {
 });
 
 describe('reading labels and trying settings', () => {
-  test('a label by words: understood, not understood, contradicted, its cost', () => inContext({}, async (page, _, troubles) => {
-    await open(page, '/label');
-    await page.getByLabel('Its words').fill('60% cotton 40% poly, machine wash cold, only non-chlorine bleach, tumble low, hot iron, sing to it');
-    await page.getByLabel('What it is').selectOption('dress_shirt');
-    await page.getByRole('button', { name: 'Read it' }).click();
-    await page.getByText('60 % cotton, 40 % polyester').waitFor();
-    expect(await page.getByText('“sing to it”', { exact: false }).count()).toBe(1);
-    expect(await page.getByText('It contradicts itself.', { exact: false }).count()).toBe(1);
-    expect(await page.getByText(/about \d+ € a year/).count()).toBe(1);
-    expect(await axeViolations(page)).toEqual([]);
-    expect(troubles).toEqual([]);
-  }));
-  test('a label by symbols, without JavaScript; bad numbers are named', () => inContext({ javaScriptEnabled: false }, async (page) => {
-    await page.goto(`${address}/label`);
-    await page.getByText('by hand', { exact: true }).click();
-    await page.getByRole('button', { name: 'Read it' }).click();
-    expect(await page.getByText('By hand, up to 40 °C').count()).toBe(1);
-    expect(await page.getByText('naming the fibre is the first thing to do', { exact: false }).count()).toBe(1);
-    await page.getByLabel('Wears a week').fill('often');
-    await page.getByRole('button', { name: 'Read it' }).click();
-    expect(await page.getByText('Wears a week: give a number.').count()).toBeGreaterThan(0);
-  }));
-  test('what if: a pushed setting shows what it would do, and changes nothing', () => inContext({}, async (page, _, troubles) => {
-    await open(page, '/sort');
-    const wool = await page.locator('ol[aria-label="Loads in running order"] > li', { has: page.getByRole('heading', { name: 'Wool', exact: true }) }).getByRole('link', { name: 'Wool' }).getAttribute('href');
-    await open(page, wool!);
-    await page.getByRole('link', { name: 'Open its ticket' }).click();
-    await page.getByRole('link', { name: 'What if?' }).click();
-    await page.getByText('Every piece bears it.', { exact: false }).waitFor();
-    await page.getByLabel('Programme').selectOption({ label: 'Cottons' });
-    await page.getByText('do not bear it', { exact: false }).waitFor();
-    await page.getByLabel('Temperature').selectOption('60');
-    await page.getByText('by felting, for good', { exact: false }).first().waitFor();
-    expect(await axeViolations(page)).toEqual([]);
-    await page.getByRole('link', { name: 'As planned' }).click();
-    await page.getByText('Every piece bears it.', { exact: false }).waitFor();
-    expect(troubles).toEqual([]);
-  }));
-  test('colours are taken from a photograph in a worker', () => inContext({}, async (page, _, troubles) => {
-    await open(page, '/pieces/new?line=shirt');
-    const picture = await page.evaluate(() => {
-      const canvas = document.createElement('canvas');
-      canvas.width = 120; canvas.height = 100;
-      const c = canvas.getContext('2d')!;
-      c.fillStyle = '#8b8d94'; c.fillRect(0, 0, 120, 100);
-      c.fillStyle = '#2b3350'; c.fillRect(20, 15, 80, 70);
-      c.fillStyle = '#d8a92f'; c.fillRect(20, 15, 80, 14);
-      return canvas.toDataURL('image/png').split(',')[1]!;
-    });
-    await page.getByLabel('From a photograph').setInputFiles({ name: 'shirt.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
-    await page.getByText('Ground #2b3350', { exact: false }).waitFor();
-    expect(await page.locator('input[name="ground"]').inputValue()).toBe('#2b3350');
-    expect(await page.locator('input[name="trimColour"]').inputValue()).toBe('#d8a92f');
-    await page.getByLabel('From a photograph').setInputFiles({ name: 'note.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
-    await page.getByText('no picture this browser can read', { exact: false }).waitFor();
-    expect(troubles).toEqual([]);
-  }));
+  test('a label by words: understood, not understood, contradicted, its cost', () =>
+    inContext({}, async (page, _, troubles) => {
+      await open(page, '/label');
+      await page
+        .getByLabel('Its words')
+        .fill('60% cotton 40% poly, machine wash cold, only non-chlorine bleach, tumble low, hot iron, sing to it');
+      await page.getByLabel('What it is').selectOption('dress_shirt');
+      await page.getByRole('button', { name: 'Read it' }).click();
+      await page.getByText('60 % cotton, 40 % polyester').waitFor();
+      expect(await page.getByText('“sing to it”', { exact: false }).count()).toBe(1);
+      expect(await page.getByText('It contradicts itself.', { exact: false }).count()).toBe(1);
+      expect(await page.getByText(/about \d+ € a year/).count()).toBe(1);
+      expect(await axeViolations(page)).toEqual([]);
+      expect(troubles).toEqual([]);
+    }));
+  test('a label by symbols, without JavaScript; bad numbers are named', () =>
+    inContext({ javaScriptEnabled: false }, async (page) => {
+      await page.goto(`${address}/label`);
+      await page.getByText('by hand', { exact: true }).click();
+      await page.getByRole('button', { name: 'Read it' }).click();
+      expect(await page.getByText('By hand, up to 40 °C').count()).toBe(1);
+      expect(await page.getByText('naming the fibre is the first thing to do', { exact: false }).count()).toBe(1);
+      await page.getByLabel('Wears a week').fill('often');
+      await page.getByRole('button', { name: 'Read it' }).click();
+      expect(await page.getByText('Wears a week: give a number.').count()).toBeGreaterThan(0);
+    }));
+  test('what if: a pushed setting shows what it would do, and changes nothing', () =>
+    inContext({}, async (page, _, troubles) => {
+      await open(page, '/sort');
+      const wool = await page
+        .locator('ol[aria-label="Loads in running order"] > li', {
+          has: page.getByRole('heading', { name: 'Wool', exact: true }),
+        })
+        .getByRole('link', { name: 'Wool' })
+        .getAttribute('href');
+      await open(page, wool!);
+      await page.getByRole('link', { name: 'Open its ticket' }).click();
+      await page.getByRole('link', { name: 'What if?' }).click();
+      await page.getByText('Every piece bears it.', { exact: false }).waitFor();
+      await page.getByLabel('Programme').selectOption({ label: 'Cottons' });
+      await page.getByText('do not bear it', { exact: false }).waitFor();
+      await page.getByLabel('Temperature').selectOption('60');
+      await page.getByText('by felting, for good', { exact: false }).first().waitFor();
+      expect(await axeViolations(page)).toEqual([]);
+      await page.getByRole('link', { name: 'As planned' }).click();
+      await page.getByText('Every piece bears it.', { exact: false }).waitFor();
+      expect(troubles).toEqual([]);
+    }));
+  test('colours are taken from a photograph in a worker', () =>
+    inContext({}, async (page, _, troubles) => {
+      await open(page, '/pieces/new?line=shirt');
+      const picture = await page.evaluate(() => {
+        const canvas = document.createElement('canvas');
+        canvas.width = 120;
+        canvas.height = 100;
+        const c = canvas.getContext('2d')!;
+        c.fillStyle = '#8b8d94';
+        c.fillRect(0, 0, 120, 100);
+        c.fillStyle = '#2b3350';
+        c.fillRect(20, 15, 80, 70);
+        c.fillStyle = '#d8a92f';
+        c.fillRect(20, 15, 80, 14);
+        return canvas.toDataURL('image/png').split(',')[1]!;
+      });
+      await page
+        .getByLabel('From a photograph')
+        .setInputFiles({ name: 'shirt.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+      await page.getByText('Ground #2b3350', { exact: false }).waitFor();
+      expect(await page.locator('input[name="ground"]').inputValue()).toBe('#2b3350');
+      expect(await page.locator('input[name="trimColour"]').inputValue()).toBe('#d8a92f');
+      await page
+        .getByLabel('From a photograph')
+        .setInputFiles({ name: 'note.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+      await page.getByText('no picture this browser can read', { exact: false }).waitFor();
+      expect(troubles).toEqual([]);
+    }));
 });

@@ -4,7 +4,10 @@ import path from 'node:path';
 import axe from 'axe-core';
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
 
-interface Scripts { dropDatabase: (d: unknown) => Promise<void>; prepareDatabase: (d: unknown, folder: string) => Promise<void> }
+interface Scripts {
+  dropDatabase: (d: unknown) => Promise<void>;
+  prepareDatabase: (d: unknown, folder: string) => Promise<void>;
+}
 const root = process.cwd();
 const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string };
 const port = Number(process.env.E2E_PORT);
@@ -15,19 +18,39 @@ export async function freshHousehold(): Promise<void> {
   const scripts = (await import(path.join(root, 'scripts/lib/migrate.mjs'))) as Scripts;
   await scripts.dropDatabase(cluster);
   await scripts.prepareDatabase(cluster, path.join(root, 'data/migrations'));
-  const child = spawn(process.execPath, ['--import', 'tsx', 'data/seed.ts'], { env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' }, stdio: ['ignore', 'ignore', 'inherit'] });
-  await new Promise<void>((resolve, reject) => child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the demo did not load')))));
+  const child = spawn(process.execPath, ['--import', 'tsx', 'data/seed.ts'], {
+    env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  await new Promise<void>((resolve, reject) =>
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the demo did not load')))),
+  );
 }
 
 /** A basket of made-up pieces instead of the demo's. */
 export async function fillBasket(size: number): Promise<void> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'bench/fill.ts', String(size)], { env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' }, stdio: ['ignore', 'ignore', 'inherit'] });
-  await new Promise<void>((resolve, reject) => child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the basket was not filled')))));
+  const child = spawn(process.execPath, ['--import', 'tsx', 'bench/fill.ts', String(size)], {
+    env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  await new Promise<void>((resolve, reject) =>
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the basket was not filled')))),
+  );
 }
 
 let server: ChildProcess | null = null;
 export async function startServer(more: Record<string, string> = {}): Promise<void> {
-  server = spawn(process.execPath, ['server.mjs'], { env: { ...process.env, NODE_ENV: 'production', NODE_OPTIONS: '', DATABASE_URL: cluster.appUrl, PORT: String(port), ...more }, stdio: ['ignore', 'ignore', 'inherit'] });
+  server = spawn(process.execPath, ['server.mjs'], {
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NODE_OPTIONS: '',
+      DATABASE_URL: cluster.appUrl,
+      PORT: String(port),
+      ...more,
+    },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   for (let i = 0; i < 150; i++) {
     if ((await fetch(`${address}/healthz`).catch(() => null))?.ok) return;
     await new Promise((r) => setTimeout(r, 100));
@@ -43,7 +66,17 @@ export async function stopServer(): Promise<void> {
   await gone;
 }
 
-export const launch = (): Promise<Browser> => chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+export const launch = (): Promise<Browser> =>
+  chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-dev-shm-usage',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
 
 /** Console errors, hydration trouble and page crashes of a context, as text; expected answers (404, 409, 422) are no errors. */
 export function watch(context: BrowserContext): string[] {
@@ -51,7 +84,10 @@ export function watch(context: BrowserContext): string[] {
   context.setDefaultTimeout(20_000);
   context.setDefaultNavigationTimeout(40_000); // a busy machine is no defect; a page that never comes still fails
   context.on('page', (page) => {
-    page.on('console', (m) => { if ((m.type() === 'error' || m.type() === 'warning') && !/status of (404|409|422)/.test(m.text())) troubles.push(`${page.url()}: ${m.text()}`); });
+    page.on('console', (m) => {
+      if ((m.type() === 'error' || m.type() === 'warning') && !/status of (404|409|422)/.test(m.text()))
+        troubles.push(`${page.url()}: ${m.text()}`);
+    });
     page.on('pageerror', (e) => troubles.push(`${page.url()}: ${e.message}`));
   });
   return troubles;
@@ -63,7 +99,9 @@ export const laptop = { width: 1280, height: 800 } as const;
 /** Open a page and wait until it is alive (or at least there, without JavaScript). */
 export async function open(page: Page, to: string): Promise<void> {
   await page.goto(`${address}${to}`);
-  await page.waitForSelector('[data-hydrated="true"], [data-error]', { timeout: 10_000 }).catch(async () => { await page.waitForSelector('main'); });
+  await page.waitForSelector('[data-hydrated="true"], [data-error]', { timeout: 10_000 }).catch(async () => {
+    await page.waitForSelector('main');
+  });
 }
 
 /** axe violations as readable lines. */
@@ -71,14 +109,25 @@ export async function axeViolations(page: Page): Promise<string[]> {
   await page.evaluate(axe.source);
   const found = await page.evaluate(async () => {
     const run = (window as unknown as { axe: typeof axe }).axe.run;
-    const result = await run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] });
-    return result.violations.map((v) => ({ id: v.id, nodes: v.nodes.slice(0, 3).map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`) }));
+    const result = await run(document, {
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+    });
+    return result.violations.map((v) => ({
+      id: v.id,
+      nodes: v.nodes.slice(0, 3).map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`),
+    }));
   });
   return found.map((v) => `${v.id}: ${v.nodes.join(' | ')}`);
 }
-export const overflowsX = (page: Page): Promise<boolean> => page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+export const overflowsX = (page: Page): Promise<boolean> =>
+  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
 
-export interface Visit { browser: Browser; context: BrowserContext; page: Page; troubles: string[] }
+export interface Visit {
+  browser: Browser;
+  context: BrowserContext;
+  page: Page;
+  troubles: string[];
+}
 /** A fresh household behind a server of its own, and one laptop looking at it. End it with `endVisit`. */
 export async function beginVisit(): Promise<Visit> {
   await freshHousehold();

@@ -6,14 +6,27 @@ import { applyPins } from '@core/loads/pins.ts';
 import { readHamperValue, type HamperDocument } from './hamper.ts';
 import type { PlanDocument } from './plan.ts';
 
-export interface Board { basket: Basket; loads: number[][]; ids: string[] }
+export interface Board {
+  basket: Basket;
+  loads: number[][];
+  ids: string[];
+}
 
 export function boardOf(hamper: HamperDocument, plan: PlanDocument): Board {
   const read = readHamperValue(hamper);
   if (!read.ok) throw new Error('the stored plan has no valid hamper');
   const { household, garments, now, pins = [] } = read.value.request;
   const base = basketOf(garments, household);
-  const basket = pins.length > 0 ? applyPins(garments, household, base, base.profiles.map((p) => decide(p, household, now)), pins).basket : base;
+  const basket =
+    pins.length > 0
+      ? applyPins(
+          garments,
+          household,
+          base,
+          base.profiles.map((p) => decide(p, household, now)),
+          pins,
+        ).basket
+      : base;
   const ids = garments.map((g) => g.id);
   return { basket, ids, loads: plan.loads.map((l) => l.garments.map((g) => ids.indexOf(g)).sort((a, b) => a - b)) };
 }
@@ -30,4 +43,5 @@ export function targetOf(text: string, loads: number): MoveTarget | null {
   return load !== undefined && Number(load) < loads ? { to: 'load', load: Number(load) } : null;
 }
 
-export const consequence = (board: Board, piece: string, target: MoveTarget): Consequence => consequenceOf(board.basket, board.loads, board.ids.indexOf(piece), target);
+export const consequence = (board: Board, piece: string, target: MoveTarget): Consequence =>
+  consequenceOf(board.basket, board.loads, board.ids.indexOf(piece), target);

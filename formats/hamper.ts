@@ -11,7 +11,13 @@ import type { PlanRequest } from '@core/loads/plan.ts';
 import type { TraitId } from '@core/construction/traits.ts';
 import { drumVolumeL } from '@core/washing/drum.ts';
 import { nextToSkinByKind } from '@core/wear/wear.ts';
-import { hamperSchema, type GarmentDocument, type HamperDocument, type HouseholdDocument, type LabelDocument } from './hamper-schema.ts';
+import {
+  hamperSchema,
+  type GarmentDocument,
+  type HamperDocument,
+  type HouseholdDocument,
+  type LabelDocument,
+} from './hamper-schema.ts';
 import { parseJson } from './json.ts';
 import { listsForObjects, maxProblems, problemsOf, type Problem } from './problem.ts';
 
@@ -41,7 +47,16 @@ export function readHamperValue(value: unknown): HamperResult {
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, maxProblems) };
   return {
     ok: true,
-    value: { document, request: { household: householdOf(document.household), garments: document.garments.map(garmentOf), now: document.now, pins: pinsOf(document) }, unknownKeys: unknownKeys(value, checked.output, '') },
+    value: {
+      document,
+      request: {
+        household: householdOf(document.household),
+        garments: document.garments.map(garmentOf),
+        now: document.now,
+        pins: pinsOf(document),
+      },
+      unknownKeys: unknownKeys(value, checked.output, ''),
+    },
   };
 }
 
@@ -59,27 +74,40 @@ function idProblems(d: HamperDocument): Problem[] {
   d.garments.forEach((g, i) => unique(g.stains, `garments[${i}].stains`));
   unique(d.household.washers, 'household.washers');
   d.household.washers?.forEach((w, i) => unique(w.programmes, `household.washers[${i}].programmes`));
-  for (const key of ['dryers', 'dryingPlaces', 'basins', 'products'] as const) unique(d.household[key], `household.${key}`);
+  for (const key of ['dryers', 'dryingPlaces', 'basins', 'products'] as const)
+    unique(d.household[key], `household.${key}`);
   return out;
 }
 
 type PinDocument = NonNullable<HamperDocument['pins']>[number];
-const pinnedIds = (p: PinDocument): readonly string[] => ('together' in p ? p.together : 'apart' in p ? p.apart : Object.keys(p.outcome));
-const pinPath = (p: PinDocument, k: number): string => ('together' in p ? `together[${k}]` : 'apart' in p ? `apart[${k}]` : `outcome.${Object.keys(p.outcome)[k] ?? ''}`);
+const pinnedIds = (p: PinDocument): readonly string[] =>
+  'together' in p ? p.together : 'apart' in p ? p.apart : Object.keys(p.outcome);
+const pinPath = (p: PinDocument, k: number): string =>
+  'together' in p ? `together[${k}]` : 'apart' in p ? `apart[${k}]` : `outcome.${Object.keys(p.outcome)[k] ?? ''}`;
 /** Pins name pieces of the document. */
 function pinProblems(d: HamperDocument): Problem[] {
   const known = new Set(d.garments.map((g) => g.id));
-  return (d.pins ?? []).flatMap((p, i) => pinnedIds(p).flatMap((id, k) => (known.has(id) ? [] : [{ path: `pins[${i}].${pinPath(p, k)}`, message: `"${id}" is no garment of this document` }])));
+  return (d.pins ?? []).flatMap((p, i) =>
+    pinnedIds(p).flatMap((id, k) =>
+      known.has(id) ? [] : [{ path: `pins[${i}].${pinPath(p, k)}`, message: `"${id}" is no garment of this document` }],
+    ),
+  );
 }
-const pinsOf = (d: HamperDocument): Pin[] => (d.pins ?? []).map((p): Pin => {
-  const confirmed = p.confirmed ?? false;
-  if ('together' in p) return { kind: 'together', garments: p.together, confirmed };
-  return 'apart' in p ? { kind: 'apart', garments: p.apart, confirmed } : { kind: 'outcome', outcomes: p.outcome, byHand: p.by === 'hand', confirmed };
-});
+const pinsOf = (d: HamperDocument): Pin[] =>
+  (d.pins ?? []).map((p): Pin => {
+    const confirmed = p.confirmed ?? false;
+    if ('together' in p) return { kind: 'together', garments: p.together, confirmed };
+    return 'apart' in p
+      ? { kind: 'apart', garments: p.apart, confirmed }
+      : { kind: 'outcome', outcomes: p.outcome, byHand: p.by === 'hand', confirmed };
+  });
 
 /** Keys of the input that the schema dropped. */
 function unknownKeys(input: unknown, output: unknown, path: string): string[] {
-  if (Array.isArray(input)) return input.flatMap((item, i) => unknownKeys(item, Array.isArray(output) ? output[i] : undefined, `${path}[${i}]`));
+  if (Array.isArray(input))
+    return input.flatMap((item, i) =>
+      unknownKeys(item, Array.isArray(output) ? output[i] : undefined, `${path}[${i}]`),
+    );
   if (input === null || typeof input !== 'object' || output === null || typeof output !== 'object') return [];
   const known = output as Record<string, unknown>;
   return Object.entries(input).flatMap(([key, value]) => {
@@ -89,13 +117,18 @@ function unknownKeys(input: unknown, output: unknown, path: string): string[] {
 }
 
 export const defaultRules: HouseRules = {
-  ...(Object.fromEntries((Object.keys(houseRules) as HouseRuleKey[]).map((k) => [k, houseRules[k][0]])) as { [K in HouseRuleKey]: (typeof houseRules)[K][0] }),
-  reuseBath: false, weights: {},
+  ...(Object.fromEntries((Object.keys(houseRules) as HouseRuleKey[]).map((k) => [k, houseRules[k][0]])) as {
+    [K in HouseRuleKey]: (typeof houseRules)[K][0];
+  }),
+  reuseBath: false,
+  weights: {},
 };
 
 /** Drop null and undefined, so that defaults below show through. */
 function stated<T extends object>(value: T | null | undefined): { [K in keyof T]?: NonNullable<T[K]> } {
-  return Object.fromEntries(Object.entries(value ?? {}).filter(([, x]) => x !== null && x !== undefined)) as { [K in keyof T]?: NonNullable<T[K]> };
+  return Object.fromEntries(Object.entries(value ?? {}).filter(([, x]) => x !== null && x !== undefined)) as {
+    [K in keyof T]?: NonNullable<T[K]>;
+  };
 }
 
 export function householdOf(d: HouseholdDocument): Household {
@@ -106,15 +139,58 @@ export function householdOf(d: HouseholdDocument): Household {
     rules: { ...defaultRules, ...rules, weights: stated(weights) },
     daysToNextWash: d.daysToNextWash ?? 3,
     water: { hardnessMmolPerL: water.hardnessMmolPerL ?? 2, coldC: water.coldC ?? 12, hotC: water.hotC ?? 55 },
-    tariff: { currency: tariff.currency ?? 'EUR', electricityPerKwh: tariff.electricityPerKwh ?? 0.3, waterPerM3: tariff.waterPerM3 ?? 4.5 },
-    room: { volumeM3: 25, airChangesPerHour: 0.5, temperatureC: 20, relativeHumidity: 0.5, airSpeedMPerS: 0.1, ...stated(d.room) },
+    tariff: {
+      currency: tariff.currency ?? 'EUR',
+      electricityPerKwh: tariff.electricityPerKwh ?? 0.3,
+      waterPerM3: tariff.waterPerM3 ?? 4.5,
+    },
+    room: {
+      volumeM3: 25,
+      airChangesPerHour: 0.5,
+      temperatureC: 20,
+      relativeHumidity: 0.5,
+      airSpeedMPerS: 0.1,
+      ...stated(d.room),
+    },
     washers: (d.washers ?? []).map(washerOf),
-    dryers: (d.dryers ?? []).map((x) => ({ id: x.id, name: x.name ?? x.id, type: x.type ?? 'condenser', maxLoadKg: x.maxLoadKg ?? 7, lowTemperature: x.lowTemperature ?? false })),
-    dryingPlaces: (d.dryingPlaces ?? []).map((x) => ({ id: x.id, name: x.name ?? x.id, bars: x.bars ?? 0, barLengthM: x.barLengthM ?? 1, flatM2: x.flatM2 ?? 0, hangers: x.hangers ?? 0, outdoors: x.outdoors ?? false, sun: x.sun ?? false })),
+    dryers: (d.dryers ?? []).map((x) => ({
+      id: x.id,
+      name: x.name ?? x.id,
+      type: x.type ?? 'condenser',
+      maxLoadKg: x.maxLoadKg ?? 7,
+      lowTemperature: x.lowTemperature ?? false,
+    })),
+    dryingPlaces: (d.dryingPlaces ?? []).map((x) => ({
+      id: x.id,
+      name: x.name ?? x.id,
+      bars: x.bars ?? 0,
+      barLengthM: x.barLengthM ?? 1,
+      flatM2: x.flatM2 ?? 0,
+      hangers: x.hangers ?? 0,
+      outdoors: x.outdoors ?? false,
+      sun: x.sun ?? false,
+    })),
     basins: (d.basins ?? []).map((x): Basin => ({ id: x.id, name: x.name ?? x.id, form: basinForm(x) })),
     products: (d.products ?? []).map((x): Product => ({
-      id: x.id, name: x.name ?? x.id, class: x.class, form: x.form, remaining: x.remaining ?? null, pricePerUnit: x.pricePerUnit ?? null,
-      dose: x.dose ? { unit: x.dose.unit, perLoadKg: x.dose.perLoadKg ?? 4.5, table: x.dose.table ? (['soft', 'medium', 'hard'] as const).map((h) => { const row = x.dose?.table?.[h]; return row ? [row.light, row.normal, row.heavy] : []; }) : [], handPerLitre: x.dose.handPerLitre ?? null } : null,
+      id: x.id,
+      name: x.name ?? x.id,
+      class: x.class,
+      form: x.form,
+      remaining: x.remaining ?? null,
+      pricePerUnit: x.pricePerUnit ?? null,
+      dose: x.dose
+        ? {
+            unit: x.dose.unit,
+            perLoadKg: x.dose.perLoadKg ?? 4.5,
+            table: x.dose.table
+              ? (['soft', 'medium', 'hard'] as const).map((h) => {
+                  const row = x.dose?.table?.[h];
+                  return row ? [row.light, row.normal, row.heavy] : [];
+                })
+              : [],
+            handPerLitre: x.dose.handPerLitre ?? null,
+          }
+        : null,
     })),
   };
 }
@@ -123,21 +199,44 @@ type BasinDocument = NonNullable<HouseholdDocument['basins']>[number];
 function basinForm(x: BasinDocument): BasinShape {
   const depthCm = x.depthCm ?? 0;
   switch (x.shape) {
-    case 'rectangular': return { shape: 'rectangular', lengthCm: x.lengthCm ?? 0, widthCm: x.widthCm ?? 0, depthCm };
-    case 'round': return { shape: 'round', diameterCm: x.diameterCm ?? 0, depthCm };
-    case 'tapered': return { shape: 'tapered', topDiameterCm: x.topDiameterCm ?? 0, bottomDiameterCm: x.bottomDiameterCm ?? 0, depthCm };
-    default: return { shape: 'volume', volumeL: x.volumeL ?? 0 };
+    case 'rectangular':
+      return { shape: 'rectangular', lengthCm: x.lengthCm ?? 0, widthCm: x.widthCm ?? 0, depthCm };
+    case 'round':
+      return { shape: 'round', diameterCm: x.diameterCm ?? 0, depthCm };
+    case 'tapered':
+      return {
+        shape: 'tapered',
+        topDiameterCm: x.topDiameterCm ?? 0,
+        bottomDiameterCm: x.bottomDiameterCm ?? 0,
+        depthCm,
+      };
+    default:
+      return { shape: 'volume', volumeL: x.volumeL ?? 0 };
   }
 }
 
 function washerOf(w: NonNullable<HouseholdDocument['washers']>[number]): Washer {
   const largest = Math.max(0, ...w.programmes.map((p) => p.maxLoadKg));
   return {
-    id: w.id, name: w.name ?? w.id, loading: w.loading ?? 'front', drumRadiusM: w.drumRadiusM ?? 0.24, drumVolumeL: w.drumVolumeL ?? drumVolumeL(largest), pricePerRun: w.pricePerRun ?? 0,
-    refusesForms: w.refusesForms ?? [], bleachDispenser: w.bleachDispenser ?? false,
+    id: w.id,
+    name: w.name ?? w.id,
+    loading: w.loading ?? 'front',
+    drumRadiusM: w.drumRadiusM ?? 0.24,
+    drumVolumeL: w.drumVolumeL ?? drumVolumeL(largest),
+    pricePerRun: w.pricePerRun ?? 0,
+    refusesForms: w.refusesForms ?? [],
+    bleachDispenser: w.bleachDispenser ?? false,
     programmes: w.programmes.map((p) => ({
-      id: p.id, name: p.name ?? p.id, family: p.family, action: p.action, temperaturesC: p.temperaturesC, spinsRpm: p.spinsRpm, maxLoadKg: p.maxLoadKg, durationMin: p.durationMin,
-      waterL: p.waterL ?? null, energyKwhAt: new Map(Object.entries(p.energyKwhAt ?? {}).map(([t, kwh]) => [Number(t), kwh])),
+      id: p.id,
+      name: p.name ?? p.id,
+      family: p.family,
+      action: p.action,
+      temperaturesC: p.temperaturesC,
+      spinsRpm: p.spinsRpm,
+      maxLoadKg: p.maxLoadKg,
+      durationMin: p.durationMin,
+      waterL: p.waterL ?? null,
+      energyKwhAt: new Map(Object.entries(p.energyKwhAt ?? {}).map(([t, kwh]) => [Number(t), kwh])),
     })),
   };
 }
@@ -147,22 +246,63 @@ export function labelOf(l: LabelDocument | null | undefined): CareLabel | null {
   const { wash } = l;
   return withTypedWords({
     ...emptyLabel,
-    wash: !wash ? null : wash.by === 'machine' ? { by: 'machine', maxC: wash.maxC, action: wash.action ?? 'normal' } : wash.by === 'hand' ? { by: 'hand', maxC: wash.maxC ?? 40 } : { by: 'none' },
-    bleach: l.bleach ?? null, tumble: l.tumble ?? null, dry: l.dry ? { position: l.dry.position, drip: l.dry.drip ?? false, shade: l.dry.shade ?? false } : null,
-    iron: l.iron ?? null, dryClean: l.dryClean ?? null, wetClean: l.wetClean ?? null, phrases: l.phrases ?? [], text: l.text ?? null,
+    wash: !wash
+      ? null
+      : wash.by === 'machine'
+        ? { by: 'machine', maxC: wash.maxC, action: wash.action ?? 'normal' }
+        : wash.by === 'hand'
+          ? { by: 'hand', maxC: wash.maxC ?? 40 }
+          : { by: 'none' },
+    bleach: l.bleach ?? null,
+    tumble: l.tumble ?? null,
+    dry: l.dry ? { position: l.dry.position, drip: l.dry.drip ?? false, shade: l.dry.shade ?? false } : null,
+    iron: l.iron ?? null,
+    dryClean: l.dryClean ?? null,
+    wetClean: l.wetClean ?? null,
+    phrases: l.phrases ?? [],
+    text: l.text ?? null,
   });
 }
 
 export function garmentOf(g: GarmentDocument): Garment {
   return {
-    id: g.id, name: g.name, kind: g.kind, parts: g.parts, traits: new Set<TraitId>([...(g.construction ?? []), ...(g.features ?? [])]), colours: g.colours, dye: g.dye ?? 'unknown', label: labelOf(g.label),
-    weighedDryMassG: g.dryMassG ?? null, size: g.size ?? 'M', heightCm: g.heightCm ?? null, odour: g.odour ?? false, washCount: g.washCount ?? 0, wearsSinceWash: g.wearsSinceWash ?? 1,
-    activity: g.worn?.activity ?? 'normal', nextToSkin: g.worn?.nextToSkin ?? nextToSkinByKind(g.kind), soil: g.soil ?? 'normal', hygiene: g.hygiene ?? false,
-    stains: (g.stains ?? []).map((s) => ({ id: s.id, kind: s.kind, ageHours: s.ageHours ?? null, heatSet: s.heatSet ?? false, heat: s.heat ?? null, tried: s.tried ?? [], place: s.place ?? '', sizeCm: s.sizeCm ?? null, failedRounds: s.failedRounds ?? 0 })),
+    id: g.id,
+    name: g.name,
+    kind: g.kind,
+    parts: g.parts,
+    traits: new Set<TraitId>([...(g.construction ?? []), ...(g.features ?? [])]),
+    colours: g.colours,
+    dye: g.dye ?? 'unknown',
+    label: labelOf(g.label),
+    weighedDryMassG: g.dryMassG ?? null,
+    size: g.size ?? 'M',
+    heightCm: g.heightCm ?? null,
+    odour: g.odour ?? false,
+    washCount: g.washCount ?? 0,
+    wearsSinceWash: g.wearsSinceWash ?? 1,
+    activity: g.worn?.activity ?? 'normal',
+    nextToSkin: g.worn?.nextToSkin ?? nextToSkinByKind(g.kind),
+    soil: g.soil ?? 'normal',
+    hygiene: g.hygiene ?? false,
+    stains: (g.stains ?? []).map((s) => ({
+      id: s.id,
+      kind: s.kind,
+      ageHours: s.ageHours ?? null,
+      heatSet: s.heatSet ?? false,
+      heat: s.heat ?? null,
+      tried: s.tried ?? [],
+      place: s.place ?? '',
+      sizeCm: s.sizeCm ?? null,
+      failedRounds: s.failedRounds ?? 0,
+    })),
     tests: (g.tests ?? []).map((t) => ({ kind: t.kind, agent: t.agent ?? 'water', grade: t.grade, at: t.at })),
-    allowTestFirst: g.allowTestFirst ?? false, neededBy: g.neededBy ?? null, valueEur: g.valueEur ?? 20, include: g.include ?? true,
+    allowTestFirst: g.allowTestFirst ?? false,
+    neededBy: g.neededBy ?? null,
+    valueEur: g.valueEur ?? 20,
+    include: g.include ?? true,
   };
 }
 
 /** Estimated dry mass of a piece from its document, g. */
-export const estimatedMassG = (g: Pick<GarmentDocument, 'kind' | 'size' | 'heightCm'>): number => garmentMassG(g.kind, { size: g.size ?? 'M', heightCm: g.heightCm ?? null });
+export const estimatedMassG = (g: Pick<GarmentDocument, 'kind' | 'size' | 'heightCm'>): number =>
+  garmentMassG(g.kind, { size: g.size ?? 'M', heightCm: g.heightCm ?? null });

@@ -7,4 +7,5 @@ export const documentSchemas = { hamper: hamperSchema, plan: planSchema } as con
 export type DocumentName = keyof typeof documentSchemas;
 
 /** Checks that JSON Schema cannot say (sums, real dates) are left to the reader and not printed. */
-export const jsonSchemaOf = (name: DocumentName): object => toJsonSchema(documentSchemas[name], { errorMode: 'ignore', typeMode: 'input' });
+export const jsonSchemaOf = (name: DocumentName): object =>
+  toJsonSchema(documentSchemas[name], { errorMode: 'ignore', typeMode: 'input' });

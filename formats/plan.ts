@@ -6,31 +6,131 @@ import { compartments, outcomes, severities, type Plan } from '@core/model/plan.
 import { ironOrder } from '@core/model/orders.ts';
 import type { ReadHamper } from './hamper.ts';
 
-const warning = v.object({ code: v.string(), severity: v.picklist(severities), garments: v.array(v.string()), text: v.string() });
-const dose = v.object({ product: v.string(), class: v.string(), amount: v.number(), unit: v.string(), compartment: v.picklist(compartments) });
-const reasonSource = v.picklist(['label', 'assumed', 'fibre', 'construction', 'trim', 'colour', 'test', 'stain', 'hygiene', 'rule', 'washer', 'product']);
+const warning = v.object({
+  code: v.string(),
+  severity: v.picklist(severities),
+  garments: v.array(v.string()),
+  text: v.string(),
+});
+const dose = v.object({
+  product: v.string(),
+  class: v.string(),
+  amount: v.number(),
+  unit: v.string(),
+  compartment: v.picklist(compartments),
+});
+const reasonSource = v.picklist([
+  'label',
+  'assumed',
+  'fibre',
+  'construction',
+  'trim',
+  'colour',
+  'test',
+  'stain',
+  'hygiene',
+  'rule',
+  'washer',
+  'product',
+]);
 const textOrNull = v.nullable(v.string());
 
 const loadSchema = v.object({
-  id: v.string(), method: v.picklist(['machine', 'hand']), washer: textOrNull, programme: textOrNull, basin: textOrNull, garments: v.array(v.string()),
-  massKg: v.number(), fill: v.number(), temperatureC: v.number(), spinRpm: v.number(), action: v.string(), extraRinse: v.boolean(), detergent: v.nullable(dose), additives: v.array(dose),
-  softener: v.boolean(), durationMin: v.number(), waterL: v.number(), energyKwh: v.number(), cost: v.number(),
-  bindings: v.array(v.object({ parameter: v.string(), limit: v.union([v.number(), v.string(), v.boolean()]), garment: textOrNull, source: reasonSource, reason: v.string(), without: v.nullable(v.union([v.number(), v.string()])) })),
+  id: v.string(),
+  method: v.picklist(['machine', 'hand']),
+  washer: textOrNull,
+  programme: textOrNull,
+  basin: textOrNull,
+  garments: v.array(v.string()),
+  massKg: v.number(),
+  fill: v.number(),
+  temperatureC: v.number(),
+  spinRpm: v.number(),
+  action: v.string(),
+  extraRinse: v.boolean(),
+  detergent: v.nullable(dose),
+  additives: v.array(dose),
+  softener: v.boolean(),
+  durationMin: v.number(),
+  waterL: v.number(),
+  energyKwh: v.number(),
+  cost: v.number(),
+  bindings: v.array(
+    v.object({
+      parameter: v.string(),
+      limit: v.union([v.number(), v.string(), v.boolean()]),
+      garment: textOrNull,
+      source: reasonSource,
+      reason: v.string(),
+      without: v.nullable(v.union([v.number(), v.string()])),
+    }),
+  ),
   warnings: v.array(warning),
-  procedure: v.array(v.object({ step: v.string(), text: v.string(), minutes: v.number(), attended: v.boolean(), temperatureC: v.nullable(v.number()), check: v.nullable(v.object({ code: v.string(), text: v.string(), ifFails: v.string() })) })),
+  procedure: v.array(
+    v.object({
+      step: v.string(),
+      text: v.string(),
+      minutes: v.number(),
+      attended: v.boolean(),
+      temperatureC: v.nullable(v.number()),
+      check: v.nullable(v.object({ code: v.string(), text: v.string(), ifFails: v.string() })),
+    }),
+  ),
   reuses: v.optional(v.string()),
 });
 const plannedGarment = v.object({
-  id: v.string(), outcome: v.picklist(outcomes), load: textOrNull, prepare: v.array(v.string()),
-  pretreat: v.array(v.object({ stain: v.string(), steps: v.array(v.object({ agent: v.string(), how: v.string(), minutes: v.number(), temperatureC: v.number(), gate: v.optional(v.picklist(['test-passed', 'check-passed'])) })), odds: v.number(), stop: textOrNull })),
-  dry: v.nullable(v.object({ method: v.string(), place: textOrNull, bars: v.number(), hours: v.number(), shade: v.boolean(), awayFromHeat: v.boolean(), flips: v.number() })),
-  press: v.nullable(v.object({ iron: v.picklist(ironOrder), steam: v.boolean(), insideOut: v.boolean(), pressCloth: v.boolean() })),
-  store: v.picklist(['fold', 'hang']), reasons: v.array(v.object({ code: v.string(), source: reasonSource, text: v.string() })), deferralCost: v.number(),
+  id: v.string(),
+  outcome: v.picklist(outcomes),
+  load: textOrNull,
+  prepare: v.array(v.string()),
+  pretreat: v.array(
+    v.object({
+      stain: v.string(),
+      steps: v.array(
+        v.object({
+          agent: v.string(),
+          how: v.string(),
+          minutes: v.number(),
+          temperatureC: v.number(),
+          gate: v.optional(v.picklist(['test-passed', 'check-passed'])),
+        }),
+      ),
+      odds: v.number(),
+      stop: textOrNull,
+    }),
+  ),
+  dry: v.nullable(
+    v.object({
+      method: v.string(),
+      place: textOrNull,
+      bars: v.number(),
+      hours: v.number(),
+      shade: v.boolean(),
+      awayFromHeat: v.boolean(),
+      flips: v.number(),
+    }),
+  ),
+  press: v.nullable(
+    v.object({ iron: v.picklist(ironOrder), steam: v.boolean(), insideOut: v.boolean(), pressCloth: v.boolean() }),
+  ),
+  store: v.picklist(['fold', 'hang']),
+  reasons: v.array(v.object({ code: v.string(), source: reasonSource, text: v.string() })),
+  deferralCost: v.number(),
 });
 export const planSchema = v.object({
-  format: v.literal('neat-fold/plan'), version: v.literal(1), loads: v.array(loadSchema), garments: v.array(plannedGarment), warnings: v.array(warning),
+  format: v.literal('neat-fold/plan'),
+  version: v.literal(1),
+  loads: v.array(loadSchema),
+  garments: v.array(plannedGarment),
+  warnings: v.array(warning),
   separations: v.array(v.object({ garments: v.array(v.string()), constraint: v.string(), text: v.string() })),
-  totals: v.object({ loads: v.number(), minutesAttended: v.number(), energyKwh: v.number(), waterL: v.number(), money: v.number() }),
+  totals: v.object({
+    loads: v.number(),
+    minutesAttended: v.number(),
+    energyKwh: v.number(),
+    waterL: v.number(),
+    money: v.number(),
+  }),
   proof: v.object({ cost: v.number(), lowerBound: v.number(), gap: v.number(), optimal: v.boolean() }),
 });
 export type PlanDocument = v.InferOutput<typeof planSchema>;
@@ -42,16 +142,23 @@ const costKeys = new Set(['cost', 'lowerBound', 'deferralCost', 'money', 'gap'])
 export function rounded(value: unknown, key: string): unknown {
   if (typeof value === 'number') return Number(value.toFixed(costKeys.has(key) ? 9 : 3));
   if (Array.isArray(value)) return value.map((item) => rounded(item, key));
-  if (value !== null && typeof value === 'object') return Object.fromEntries(Object.entries(value).map(([k, x]) => [k, rounded(x, k)]));
+  if (value !== null && typeof value === 'object')
+    return Object.fromEntries(Object.entries(value).map(([k, x]) => [k, rounded(x, k)]));
   return value;
 }
 
-export const toPlanDocument = (plan: Plan): PlanDocument => rounded({ format: 'neat-fold/plan', version: 1, ...plan }, '') as PlanDocument;
+export const toPlanDocument = (plan: Plan): PlanDocument =>
+  rounded({ format: 'neat-fold/plan', version: 1, ...plan }, '') as PlanDocument;
 
 /** Plan a read hamper: the same for the command line and the screens. */
 export function planHamper(read: ReadHamper, onProgress: ((p: Progress) => void) | null = null): PlanDocument {
   const plan = planBasket(read.request, onProgress);
-  const unknown = read.unknownKeys.map((key) => ({ code: 'unknown-key' as const, severity: 'info' as const, garments: [], text: `${key} is not part of the format and was ignored.` }));
+  const unknown = read.unknownKeys.map((key) => ({
+    code: 'unknown-key' as const,
+    severity: 'info' as const,
+    garments: [],
+    text: `${key} is not part of the format and was ignored.`,
+  }));
   return toPlanDocument({ ...plan, warnings: [...plan.warnings, ...unknown] });
 }
 

@@ -1,22 +1,33 @@
 import type * as v from 'valibot';
 
 /** One thing wrong with a document: where, and what it must be. */
-export interface Problem { path: string; message: string }
+export interface Problem {
+  path: string;
+  message: string;
+}
 export const maxProblems = 50;
 
 /** `garments[3].parts[0].fibres[0].percent` of a Valibot issue path. */
 export function issuePath(issue: v.BaseIssue<unknown>): string {
   let path = '';
-  for (const item of issue.path ?? []) path += typeof item.key === 'number' ? `[${item.key}]` : path === '' ? String(item.key) : `.${String(item.key)}`;
+  for (const item of issue.path ?? [])
+    path += typeof item.key === 'number' ? `[${item.key}]` : path === '' ? String(item.key) : `.${String(item.key)}`;
   return path || 'document';
 }
 
-const typeWords: Record<string, string> = { string: 'text', number: 'a number', boolean: 'true or false', array: 'a list', object: 'an object' };
+const typeWords: Record<string, string> = {
+  string: 'text',
+  number: 'a number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+};
 
 /** Plain words for an issue; our own messages pass through. */
 export function issueMessage(issue: v.BaseIssue<unknown>): string {
   if (issue.received === 'undefined') return 'is required';
-  if (issue.type === 'picklist' || issue.type === 'literal' || issue.type === 'variant') return `must be one of ${(issue.expected ?? '').replace(/[()"]/g, '').replace(/ \| /g, ', ')}`;
+  if (issue.type === 'picklist' || issue.type === 'literal' || issue.type === 'variant')
+    return `must be one of ${(issue.expected ?? '').replace(/[()"]/g, '').replace(/ \| /g, ', ')}`;
   const words = typeWords[issue.type];
   if (words) return `must be ${words}`;
   return issue.message;
@@ -40,7 +51,12 @@ export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): Problem[] {
 
 export const problemLine = (p: Problem): string => `${p.path}: ${p.message}`;
 
-interface SchemaShape { type: string; entries?: Record<string, SchemaShape>; item?: SchemaShape; wrapped?: SchemaShape }
+interface SchemaShape {
+  type: string;
+  entries?: Record<string, SchemaShape>;
+  item?: SchemaShape;
+  wrapped?: SchemaShape;
+}
 
 /** Lists that stand where an object belongs; Valibot's object schema would take them for empty objects. */
 export function listsForObjects(schema: v.GenericSchema | SchemaShape, value: unknown, path = ''): Problem[] {
@@ -50,8 +66,12 @@ export function listsForObjects(schema: v.GenericSchema | SchemaShape, value: un
   if (shape.type === 'object' || shape.type === 'variant' || shape.type === 'record') {
     if (Array.isArray(value)) return [{ path: path || 'document', message: 'must be an object' }];
     const known = Object.entries(shape.entries ?? {});
-    return known.flatMap(([key, entry]) => listsForObjects(entry, (value as Record<string, unknown>)[key], path ? `${path}.${key}` : key));
+    return known.flatMap(([key, entry]) =>
+      listsForObjects(entry, (value as Record<string, unknown>)[key], path ? `${path}.${key}` : key),
+    );
   }
   const { item } = shape;
-  return shape.type === 'array' && item && Array.isArray(value) ? value.flatMap((x, i) => listsForObjects(item, x, `${path}[${i}]`)) : [];
+  return shape.type === 'array' && item && Array.isArray(value)
+    ? value.flatMap((x, i) => listsForObjects(item, x, `${path}[${i}]`))
+    : [];
 }

@@ -6,8 +6,12 @@ import { parseJson } from './json.ts';
 import { maxProblems, problemsOf, type Problem } from './problem.ts';
 
 const casesSchema = v.array(v.object({ id: v.string(), inputs: v.looseObject({ fn: v.string() }) }));
-export interface ReferenceAnswer { id: string; value: number | string | boolean | null }
-export type ReferenceResult = { ok: true; value: readonly ReferenceAnswer[] } | { ok: false; problems: readonly Problem[] };
+export interface ReferenceAnswer {
+  id: string;
+  value: number | string | boolean | null;
+}
+export type ReferenceResult =
+  { ok: true; value: readonly ReferenceAnswer[] } | { ok: false; problems: readonly Problem[] };
 
 export function referenceText(text: string): ReferenceResult {
   const parsed = parseJson(text);

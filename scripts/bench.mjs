@@ -4,7 +4,17 @@ import os from 'node:os';
 import path from 'node:path';
 import { writeFileSync } from 'node:fs';
 import { startPostgres } from './lib/postgres.mjs';
-import { checkNode, ensureBuild, ensurePackages, ensureSystemPackages, freePort, root, say, seed, startServer } from './lib/setup.mjs';
+import {
+  checkNode,
+  ensureBuild,
+  ensurePackages,
+  ensureSystemPackages,
+  freePort,
+  root,
+  say,
+  seed,
+  startServer,
+} from './lib/setup.mjs';
 
 process.chdir(root);
 checkNode();
@@ -16,7 +26,13 @@ const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
 const parts = [];
 /** A benchmark is a process of its own, so that none inherits another's heap. */
 function part(args, env = {}) {
-  const { status, stdout } = spawnSync(process.execPath, args, { cwd: root, env: { ...process.env, ...env }, encoding: 'utf8', stdio: ['ignore', 'pipe', 'inherit'], maxBuffer: 1e8 });
+  const { status, stdout } = spawnSync(process.execPath, args, {
+    cwd: root,
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'inherit'],
+    maxBuffer: 1e8,
+  });
   if (status !== 0) throw new Error(`${args.at(-1)} failed`); // what was started is stopped on the way out
   console.log(`\n${stdout}`);
   parts.push(stdout.trim());
@@ -37,6 +53,9 @@ try {
 }
 if (process.argv.includes('--record')) {
   const machine = `${os.cpus().length} cores, ${os.cpus()[0]?.model.trim() ?? 'unknown processor'}, Node ${process.versions.node}`;
-  writeFileSync('docs/benchmarks.md', `# Benchmarks\n\nMade by \`npm run bench -- --record\` on ${new Date().toISOString().slice(0, 10)}: ${machine}. Shared cores: read the ratios and gaps, not the single times.\n\n${parts.join('\n\n')}\n`);
+  writeFileSync(
+    'docs/benchmarks.md',
+    `# Benchmarks\n\nMade by \`npm run bench -- --record\` on ${new Date().toISOString().slice(0, 10)}: ${machine}. Shared cores: read the ratios and gaps, not the single times.\n\n${parts.join('\n\n')}\n`,
+  );
   say('wrote docs/benchmarks.md');
 }

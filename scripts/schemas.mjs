@@ -5,6 +5,9 @@ import path from 'node:path';
 import { root } from './lib/setup.mjs';
 
 for (const name of ['hamper', 'plan']) {
-  const text = execFileSync(process.execPath, [path.join(root, 'bin/neatfold.mjs'), 'schema', name], { encoding: 'utf8', maxBuffer: 1e8 });
+  const text = execFileSync(process.execPath, [path.join(root, 'bin/neatfold.mjs'), 'schema', name], {
+    encoding: 'utf8',
+    maxBuffer: 1e8,
+  });
   writeFileSync(path.join(root, `docs/formats/${name}.schema.json`), text);
 }

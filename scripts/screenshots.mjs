@@ -2,7 +2,18 @@
 import path from 'node:path';
 import { mkdirSync } from 'node:fs';
 import { startPostgres } from './lib/postgres.mjs';
-import { checkNode, chromiumPath, ensureBuild, ensurePackages, ensureSystemPackages, freePort, root, say, seed, startServer } from './lib/setup.mjs';
+import {
+  checkNode,
+  chromiumPath,
+  ensureBuild,
+  ensurePackages,
+  ensureSystemPackages,
+  freePort,
+  root,
+  say,
+  seed,
+  startServer,
+} from './lib/setup.mjs';
 
 process.chdir(root);
 checkNode();
@@ -22,7 +33,10 @@ try {
   seed(database.appUrl);
   server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
   const { chromium } = await import('playwright-core');
-  browser = await chromium.launch({ executablePath: chromiumPath, args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'] });
+  browser = await chromium.launch({
+    executablePath: chromiumPath,
+    args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'],
+  });
   const sizes = { laptop: { width: 1280, height: 800 }, phone: { width: 390, height: 844 } };
   const context = await browser.newContext({ viewport: sizes.laptop, reducedMotion: 'reduce' });
   const page = await context.newPage();
@@ -68,7 +82,10 @@ try {
   await shot('ticket-phone', 'phone');
   await open('/treat');
   await page.getByRole('button', { name: /^Begin/ }).click();
-  await page.getByRole('button', { name: /start the clock/ }).first().click();
+  await page
+    .getByRole('button', { name: /start the clock/ })
+    .first()
+    .click();
   await page.getByRole('timer').first().waitFor();
   await shot('treat');
   await shot('treat-phone', 'phone');
@@ -78,14 +95,19 @@ try {
   await open('/wash');
   await shot('running-phone', 'phone');
   await open(ticket);
-  await page.request.post(server.address + ticket, { form: { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' }, headers: { origin: server.address } });
+  await page.request.post(server.address + ticket, {
+    form: { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' },
+    headers: { origin: server.address },
+  });
   await open('/log');
   await shot('log');
   await open('/pieces/tovi-merino');
   await shot('piece');
   await open('/pieces/new?line=navy+merino+jumper%2C+hand+wash%2C+M');
   await shot('piece-new');
-  await open('/label?kind=jumper_mid&wearsPerWeek=1&text=80%25+wool+20%25+polyamide%2C+hand+wash%2C+do+not+tumble+dry%2C+iron+one+dot');
+  await open(
+    '/label?kind=jumper_mid&wearsPerWeek=1&text=80%25+wool+20%25+polyamide%2C+hand+wash%2C+do+not+tumble+dry%2C+iron+one+dot',
+  );
   await shot('label');
   await open('/household');
   await shot('household');

@@ -4,8 +4,14 @@ import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { Consequence } from '@core/loads/move.ts';
 
-export type BoardQuestion = { kind: 'open'; hamper: HamperDocument; plan: PlanDocument } | { kind: 'move'; id: number; piece: string; target: string };
-export interface BoardAnswer { id: number; consequence: Consequence | null; tookMs: number }
+export type BoardQuestion =
+  | { kind: 'open'; hamper: HamperDocument; plan: PlanDocument }
+  | { kind: 'move'; id: number; piece: string; target: string };
+export interface BoardAnswer {
+  id: number;
+  consequence: Consequence | null;
+  tookMs: number;
+}
 
 let board: Board | null = null;
 addEventListener('message', (event: MessageEvent<BoardQuestion>) => {
@@ -16,6 +22,10 @@ addEventListener('message', (event: MessageEvent<BoardQuestion>) => {
   }
   const start = performance.now();
   const target = board && targetOf(question.target, board.loads.length);
-  const answer: BoardAnswer = { id: question.id, consequence: board && target ? consequence(board, question.piece, target) : null, tookMs: performance.now() - start };
+  const answer: BoardAnswer = {
+    id: question.id,
+    consequence: board && target ? consequence(board, question.piece, target) : null,
+    tookMs: performance.now() - start,
+  };
   postMessage(answer);
 });

@@ -5,7 +5,10 @@ import { planHamper, type PlanDocument } from '@formats/plan.ts';
 import type { Progress } from '@core/loads/solve/solve.ts';
 
 /** `watch` = where to tell how far it is; without it nobody asks. */
-export interface PlanTask { hamper: HamperDocument; watch?: MessagePort }
+export interface PlanTask {
+  hamper: HamperDocument;
+  watch?: MessagePort;
+}
 export type PlanAnswer = { ok: true; plan: PlanDocument } | { ok: false; problem: string };
 
 /** Between two reports at least, milliseconds. */
@@ -15,10 +18,12 @@ export default function plan({ hamper, watch }: PlanTask): PlanAnswer {
   const read = readHamperValue(hamper);
   if (!read.ok) return { ok: false, problem: read.problems.map((p) => `${p.path}: ${p.message}`).join('\n') };
   let told = 0;
-  const report = watch && ((p: Progress): void => {
-    if (performance.now() - told < reportEvery) return;
-    told = performance.now();
-    watch.postMessage(p);
-  });
+  const report =
+    watch &&
+    ((p: Progress): void => {
+      if (performance.now() - told < reportEvery) return;
+      told = performance.now();
+      watch.postMessage(p);
+    });
   return { ok: true, plan: planHamper(read.value, report ?? null) };
 }

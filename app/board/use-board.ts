@@ -4,21 +4,30 @@ import type { Consequence } from '@core/loads/move.ts';
 import type { BoardAnswer, BoardQuestion } from '../../workers/board.worker.ts';
 
 export type Ask = (piece: string, target: string) => Promise<Consequence | null>;
-interface Running { worker: Worker; ready: Promise<void>; waiting: Map<number, (c: Consequence | null) => void> }
+interface Running {
+  worker: Worker;
+  ready: Promise<void>;
+  waiting: Map<number, (c: Consequence | null) => void>;
+}
 
 async function open(worker: Worker): Promise<void> {
-  const [hamper, plan] = await Promise.all(['/hamper.json?plan', '/plan.json'].map(async (path) => (await fetch(path)).json() as Promise<unknown>));
+  const [hamper, plan] = await Promise.all(
+    ['/hamper.json?plan', '/plan.json'].map(async (path) => (await fetch(path)).json() as Promise<unknown>),
+  );
   worker.postMessage({ kind: 'open', hamper, plan });
 }
 
 export function useBoard(planId: string): Ask {
   const running = useRef<Running | null>(null);
   const next = useRef(0);
-  useEffect(() => () => {
-    running.current?.worker.terminate();
-    for (const done of running.current?.waiting.values() ?? []) done(null);
-    running.current = null;
-  }, [planId]);
+  useEffect(
+    () => () => {
+      running.current?.worker.terminate();
+      for (const done of running.current?.waiting.values() ?? []) done(null);
+      running.current = null;
+    },
+    [planId],
+  );
   return useCallback<Ask>((piece, target) => {
     if (!running.current) {
       const worker = new Worker(new URL('../../workers/board.worker.ts', import.meta.url), { type: 'module' });
@@ -34,7 +43,13 @@ export function useBoard(planId: string): Ask {
     return new Promise((resolve) => {
       waiting.set(id, resolve);
       const question: BoardQuestion = { kind: 'move', id, piece, target };
-      ready.then(() => worker.postMessage(question), () => { waiting.delete(id); resolve(null); });
+      ready.then(
+        () => worker.postMessage(question),
+        () => {
+          waiting.delete(id);
+          resolve(null);
+        },
+      );
     });
   }, []);
 }

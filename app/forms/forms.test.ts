@@ -7,7 +7,11 @@ import { readForm } from './read.ts';
 import { ageChoices, freeStainId, judgeSchema, reportSchema, stainSchema, toMarkedStain } from './stain.ts';
 import { riskSchema, testSchema } from './test.ts';
 
-const form = (values: Record<string, string | string[]>): FormData => { const f = new FormData(); for (const [k, v] of Object.entries(values)) for (const x of [v].flat()) f.append(k, x); return f; };
+const form = (values: Record<string, string | string[]>): FormData => {
+  const f = new FormData();
+  for (const [k, v] of Object.entries(values)) for (const x of [v].flat()) f.append(k, x);
+  return f;
+};
 const errors = (r: ReturnType<typeof readForm>): string[] => (r.ok ? [] : r.errors);
 const now = new Date('2026-05-09T06:00:00Z');
 
@@ -17,14 +21,32 @@ describe('a mark', () => {
     const one = readForm(form({ ...good, tried: 'soap-dish' }), stainSchema);
     const two = readForm(form({ ...good, tried: ['soap-dish', 'vinegar-white'] }), stainSchema);
     if (!one.ok || !two.ok) throw new Error('readable');
-    expect(toMarkedStain(one.value, 's2', now)).toEqual({ id: 's2', kind: 'coffee', ageHours: 8, heatSet: false, heat: 'none', place: 'chest', tried: ['soap-dish'], sizeCm: 2.5, failedRounds: 0, notedAt: '2026-05-09T06:00:00.000Z' });
+    expect(toMarkedStain(one.value, 's2', now)).toEqual({
+      id: 's2',
+      kind: 'coffee',
+      ageHours: 8,
+      heatSet: false,
+      heat: 'none',
+      place: 'chest',
+      tried: ['soap-dish'],
+      sizeCm: 2.5,
+      failedRounds: 0,
+      notedAt: '2026-05-09T06:00:00.000Z',
+    });
     expect(two.value.tried).toEqual(['soap-dish', 'vinegar-white']);
   });
   test('every bad field is named', () => {
-    expect(errors(readForm(form({ ...good, kind: 'lava' }), stainSchema))).toEqual(['Kind of mark: choose one of the shown.']);
+    expect(errors(readForm(form({ ...good, kind: 'lava' }), stainSchema))).toEqual([
+      'Kind of mark: choose one of the shown.',
+    ]);
     expect(errors(readForm(form({ ...good, sizeCm: '500' }), stainSchema))).toEqual(['Size: between 0.1 and 100 cm.']);
-    expect(errors(readForm(form({ ...good, age: 'soon', heat: 'lava' }), stainSchema))).toEqual(['Age: choose one of the shown.', 'Heat: choose one of the shown.']);
-    expect(errors(readForm(form({ ...good, place: 'x'.repeat(41) }), stainSchema))).toEqual(['Place: at most 40 letters.']);
+    expect(errors(readForm(form({ ...good, age: 'soon', heat: 'lava' }), stainSchema))).toEqual([
+      'Age: choose one of the shown.',
+      'Heat: choose one of the shown.',
+    ]);
+    expect(errors(readForm(form({ ...good, place: 'x'.repeat(41) }), stainSchema))).toEqual([
+      'Place: at most 40 letters.',
+    ]);
     expect(errors(readForm(form({ ...good, tried: 'gunpowder' }), stainSchema)).length).toBeGreaterThan(0);
     expect(errors(readForm(form({}), stainSchema)).length).toBeGreaterThanOrEqual(3);
   });
@@ -34,18 +56,36 @@ describe('a mark', () => {
     expect([freeStainId([]), freeStainId([{ id: 's1' }, { id: 's3' }])]).toEqual(['s1', 's2']);
   });
   test('what the bench is told', () => {
-    expect(errors(readForm(form({ id: 'x', from: '0.0', result: 'perhaps' }), reportSchema))).toEqual(['Check: answer yes or no.']);
-    expect(errors(readForm(form({ id: 'x', judgement: 'nice' }), judgeSchema))).toEqual(['Result: choose one of the shown.']);
+    expect(errors(readForm(form({ id: 'x', from: '0.0', result: 'perhaps' }), reportSchema))).toEqual([
+      'Check: answer yes or no.',
+    ]);
+    expect(errors(readForm(form({ id: 'x', judgement: 'nice' }), judgeSchema))).toEqual([
+      'Result: choose one of the shown.',
+    ]);
   });
 });
 
 test('marking a piece keeps its stains', () => {
-  const read = readForm(form({ soil: 'heavy', activity: 'sweaty', odour: 'on', neededBy: '2026-05-11' }), basketStateSchema);
+  const read = readForm(
+    form({ soil: 'heavy', activity: 'sweaty', odour: 'on', neededBy: '2026-05-11' }),
+    basketStateSchema,
+  );
   if (!read.ok) throw new Error('readable');
   const stains = [{ id: 's1', kind: 'tea' as const }];
-  expect(toBasketState(read.value, { soil: 'none', activity: 'rest', odour: false, hygiene: true, neededBy: null, stains })).toEqual({ soil: 'heavy', activity: 'sweaty', odour: true, hygiene: false, neededBy: '2026-05-11T18:00:00Z', stains });
+  expect(
+    toBasketState(read.value, { soil: 'none', activity: 'rest', odour: false, hygiene: true, neededBy: null, stains }),
+  ).toEqual({
+    soil: 'heavy',
+    activity: 'sweaty',
+    odour: true,
+    hygiene: false,
+    neededBy: '2026-05-11T18:00:00Z',
+    stains,
+  });
   expect(toBasketState(read.value, null).stains).toEqual([]);
-  expect(errors(readForm(form({ soil: 'heavy', activity: 'sweaty', neededBy: '2026-13-45' }), basketStateSchema))).toEqual(['Needed by: give a real date.']);
+  expect(
+    errors(readForm(form({ soil: 'heavy', activity: 'sweaty', neededBy: '2026-13-45' }), basketStateSchema)),
+  ).toEqual(['Needed by: give a real date.']);
 });
 
 describe('measures', () => {
@@ -56,15 +96,23 @@ describe('measures', () => {
     expect(givenMeasures(cm.value)).toEqual([{ place: 'chest', cm: 50.5 }]);
     expect(givenMeasures(inch.value)).toEqual([{ place: 'chest', cm: 50.8 }]);
   });
-  test('nonsense is named', () => expect(errors(readForm(form({ unit: 'ell', chest: 'wide' }), measureSchema))).toEqual(['Unit: choose cm or inches.', 'Chest: give a number.']));
+  test('nonsense is named', () =>
+    expect(errors(readForm(form({ unit: 'ell', chest: 'wide' }), measureSchema))).toEqual([
+      'Unit: choose cm or inches.',
+      'Chest: give a number.',
+    ]));
 });
 
 describe('tests and risks', () => {
   test('grades are half steps', () => {
     const read = readForm(form({ kind: 'spot', agent: 'water', grade: '4.5' }), testSchema);
     expect(read.ok && read.value.grade).toBe(4.5);
-    expect(errors(readForm(form({ kind: 'spot', agent: 'water', grade: '4.2' }), testSchema))).toEqual(['Grade: choose the step that looks most like your cloth.']);
-    expect(errors(readForm(form({ kind: 'spot', agent: 'petrol', grade: '4' }), testSchema))).toEqual(['Agent: choose one of the shown.']);
+    expect(errors(readForm(form({ kind: 'spot', agent: 'water', grade: '4.2' }), testSchema))).toEqual([
+      'Grade: choose the step that looks most like your cloth.',
+    ]);
+    expect(errors(readForm(form({ kind: 'spot', agent: 'petrol', grade: '4' }), testSchema))).toEqual([
+      'Agent: choose one of the shown.',
+    ]);
   });
   test('a risk is a sentence', () => {
     expect(errors(readForm(form({ risk: 'ok' }), riskSchema))[0]).toContain('in your own words');
@@ -77,9 +125,25 @@ describe('the household', () => {
     const read = readForm(form({ attendedMinute: '0,3', lambdaClean: '' }), weightsSchema);
     if (!read.ok) throw new Error('readable');
     expect(givenWeights(read.value)).toEqual({ attendedMinute: 0.3 });
-    for (const f of weightFields) expect(errors(readForm(form({ [f.key]: String(f.most + 1) }), weightsSchema))).toEqual([`${f.label}: between 0 and ${f.most}.`]);
+    for (const f of weightFields)
+      expect(errors(readForm(form({ [f.key]: String(f.most + 1) }), weightsSchema))).toEqual([
+        `${f.label}: between 0 and ${f.most}.`,
+      ]);
   });
-  const general = { name: 'Flat', hardness: '14', hardnessUnit: 'dH', coldC: '12', hotC: '55', electricityPerKwh: '0.3', waterPerM3: '4.5', daysToNextWash: '3', nets: '4', netsWithoutMetal: '2', roomC: '20', humidity: '50' };
+  const general = {
+    name: 'Flat',
+    hardness: '14',
+    hardnessUnit: 'dH',
+    coldC: '12',
+    hotC: '55',
+    electricityPerKwh: '0.3',
+    waterPerM3: '4.5',
+    daysToNextWash: '3',
+    nets: '4',
+    netsWithoutMetal: '2',
+    roomC: '20',
+    humidity: '50',
+  };
   test('hardness in any unit, within drinking water', () => {
     const read = readForm(form(general), generalSchema);
     if (!read.ok) throw new Error('readable');
@@ -89,6 +153,8 @@ describe('the household', () => {
   });
   test('a telephone number looks like one', () => {
     expect(readForm(form({ ...general, poisonCentre: '+1 555 0100' }), generalSchema).ok).toBe(true);
-    expect(errors(readForm(form({ ...general, poisonCentre: 'ask my aunt' }), generalSchema))).toEqual(['Poison centre: give a telephone number.']);
+    expect(errors(readForm(form({ ...general, poisonCentre: 'ask my aunt' }), generalSchema))).toEqual([
+      'Poison centre: give a telephone number.',
+    ]);
   });
 });

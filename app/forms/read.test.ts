@@ -11,7 +11,9 @@ const form = (fields: Record<string, string | string[]>): FormData => {
   for (const [key, value] of Object.entries(fields)) for (const one of [value].flat()) out.append(key, one);
   return out;
 };
-const schemas = Object.entries({ ...household, ...label, ...piece }).filter(([name, value]) => name.endsWith('Schema') && typeof value === 'object' && 'kind' in value) as [string, v.GenericSchema][];
+const schemas = Object.entries({ ...household, ...label, ...piece }).filter(
+  ([name, value]) => name.endsWith('Schema') && typeof value === 'object' && 'kind' in value,
+) as [string, v.GenericSchema][];
 const raw = /Invalid (key|type|value)|Expected|received|undefined/;
 
 describe('every form', () => {
@@ -26,7 +28,10 @@ describe('every form', () => {
     }
   });
   test.each(schemas)('%s: nonsense in every field is refused or kept as text, never thrown', (_, schema) => {
-    const keys = Object.keys((schema as unknown as { entries?: Record<string, unknown>; pipe?: [{ entries?: Record<string, unknown> }] }).entries ?? (schema as unknown as { pipe: [{ entries: Record<string, unknown> }] }).pipe[0].entries);
+    const keys = Object.keys(
+      (schema as unknown as { entries?: Record<string, unknown>; pipe?: [{ entries?: Record<string, unknown> }] })
+        .entries ?? (schema as unknown as { pipe: [{ entries: Record<string, unknown> }] }).pipe[0].entries,
+    );
     for (const nonsense of ['x'.repeat(100_000), '__proto__', '1e999', '-1', '<script>', '\u0000', '[object Object]']) {
       const read = readForm(form(Object.fromEntries(keys.map((k) => [k, nonsense]))), schema);
       expect(read.ok).toBe(false);
@@ -37,8 +42,14 @@ describe('every form', () => {
 
 describe('the label form', () => {
   const good = { text: '80% wool', kind: 'jumper_mid', colour: '#7d8a96', wearsPerWeek: '2,5' };
-  test('a number may have a comma', () => { const read = readForm(form(good), label.labelSchema); expect(read.ok && read.value.wearsPerWeek).toBe(2.5); });
-  test('a link without a colour reads all the same', () => { const { colour: _, ...rest } = good; expect(readForm(form(rest), label.labelSchema).ok).toBe(true); });
+  test('a number may have a comma', () => {
+    const read = readForm(form(good), label.labelSchema);
+    expect(read.ok && read.value.wearsPerWeek).toBe(2.5);
+  });
+  test('a link without a colour reads all the same', () => {
+    const { colour: _, ...rest } = good;
+    expect(readForm(form(rest), label.labelSchema).ok).toBe(true);
+  });
   test('what was typed is kept with its error', () => {
     const read = readForm(form({ ...good, wearsPerWeek: 'often' }), label.labelSchema);
     if (read.ok) throw new Error('must be refused');
@@ -47,5 +58,8 @@ describe('the label form', () => {
     expect(typedValue(read.reply, 'wearsPerWeek')).toBe('often');
     expect(errorOf(read.reply, 'text')).toBeUndefined();
   });
-  test('a kind there is not', () => { const read = readForm(form({ ...good, kind: 'sofa' }), label.labelSchema); expect(read.ok ? [] : read.errors).toEqual(['Kind: choose one of the shown.']); });
+  test('a kind there is not', () => {
+    const read = readForm(form({ ...good, kind: 'sofa' }), label.labelSchema);
+    expect(read.ok ? [] : read.errors).toEqual(['Kind: choose one of the shown.']);
+  });
 });

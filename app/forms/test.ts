@@ -9,4 +9,11 @@ export const testSchema = v.object({
   grade: v.pipe(v.picklist(grades, 'Grade: choose the step that looks most like your cloth.'), v.transform(Number)),
 });
 /** The risk in the owner's own words: a ticked box is no thought. */
-export const riskSchema = v.object({ risk: v.pipe(v.string('Risk: write in your own words what may happen.'), v.trim(), v.minLength(15, 'Risk: write in your own words what may happen, at least a short sentence.'), v.maxLength(300, 'Risk: at most 300 letters.')) });
+export const riskSchema = v.object({
+  risk: v.pipe(
+    v.string('Risk: write in your own words what may happen.'),
+    v.trim(),
+    v.minLength(15, 'Risk: write in your own words what may happen, at least a short sentence.'),
+    v.maxLength(300, 'Risk: at most 300 letters.'),
+  ),
+});

@@ -4,8 +4,14 @@ import type { Route } from './+types/plan-download';
 import { notFound, withHousehold } from '../server/request.server.ts';
 
 /** The newest plan as a plan document: byte for byte what the command line prints for its hamper document. */
-export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, async ({ tx }) => {
-  const plan = await newestPlan(tx);
-  if (!plan) throw notFound('There is no plan yet.');
-  return new Response(documentText(plan.result), { headers: { 'Content-Type': 'application/json; charset=utf-8', 'Content-Disposition': 'attachment; filename="plan.json"' } });
-});
+export const loader = ({ context }: Route.LoaderArgs) =>
+  withHousehold(context, async ({ tx }) => {
+    const plan = await newestPlan(tx);
+    if (!plan) throw notFound('There is no plan yet.');
+    return new Response(documentText(plan.result), {
+      headers: {
+        'Content-Type': 'application/json; charset=utf-8',
+        'Content-Disposition': 'attachment; filename="plan.json"',
+      },
+    });
+  });

@@ -14,7 +14,9 @@ import { Notice } from '../ui/notice.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
 import { productClassText } from '../views/product-words.ts';
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? 'Product'} · Neat Fold` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.title ?? 'Product'} · Neat Fold` },
+];
 const rows = ['soft', 'medium', 'hard'] as const;
 const columns = ['light', 'normal', 'heavy'] as const;
 
@@ -24,17 +26,29 @@ async function find({ tx }: Scope, id: string) {
   return product;
 }
 
-export const loader = ({ params, context }: Route.LoaderArgs) => withHousehold(context, async (scope) => {
-  const p = await find(scope, params.productId);
-  const table = p?.dose?.table;
-  return {
-    title: p?.name ?? 'New product', isNew: p === null, classes: productClasses.map((c) => [c, productClassText(c)] as const), forms: productForms.map((f) => [f, f] as const), units: doseUnits.map((u) => [u, u] as const),
-    start: {
-      name: p?.name ?? '', class: p?.class ?? 'colour', form: p?.form ?? 'liquid', unit: p?.dose?.unit ?? 'ml', remaining: p?.remaining?.toString() ?? '', pricePerUnit: p?.pricePerUnit?.toString() ?? '', perLoadKg: p?.dose?.perLoadKg?.toString() ?? '4.5', handPerLitre: p?.dose?.handPerLitre?.toString() ?? '',
-      ...Object.fromEntries(rows.flatMap((h) => columns.map((s) => [`${h}-${s}`, table?.[h][s].toString() ?? '']))),
-    },
-  };
-});
+export const loader = ({ params, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) => {
+    const p = await find(scope, params.productId);
+    const table = p?.dose?.table;
+    return {
+      title: p?.name ?? 'New product',
+      isNew: p === null,
+      classes: productClasses.map((c) => [c, productClassText(c)] as const),
+      forms: productForms.map((f) => [f, f] as const),
+      units: doseUnits.map((u) => [u, u] as const),
+      start: {
+        name: p?.name ?? '',
+        class: p?.class ?? 'colour',
+        form: p?.form ?? 'liquid',
+        unit: p?.dose?.unit ?? 'ml',
+        remaining: p?.remaining?.toString() ?? '',
+        pricePerUnit: p?.pricePerUnit?.toString() ?? '',
+        perLoadKg: p?.dose?.perLoadKg?.toString() ?? '4.5',
+        handPerLitre: p?.dose?.handPerLitre?.toString() ?? '',
+        ...Object.fromEntries(rows.flatMap((h) => columns.map((s) => [`${h}-${s}`, table?.[h][s].toString() ?? '']))),
+      },
+    };
+  });
 
 export async function action({ params, request, context }: Route.ActionArgs) {
   const form = await formOf(request);
@@ -46,30 +60,93 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     }
     const read = readForm(form, productSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
-    await saveProduct(scope.tx, scope.householdId, toProduct(product?.id ?? `product-${randomUUID().slice(0, 8)}`, read.value));
+    await saveProduct(
+      scope.tx,
+      scope.householdId,
+      toProduct(product?.id ?? `product-${randomUUID().slice(0, 8)}`, read.value),
+    );
     return redirect('/household');
   });
 }
 
-const Table = styled.div`display: grid; grid-template-columns: 7rem repeat(3, minmax(4.5rem, 8rem)); gap: 0.5rem 0.8rem; align-items: end; > b { padding-bottom: 0.7rem; } label { font-weight: 500; } ${media.phone} { grid-template-columns: repeat(3, minmax(0, 1fr)); > b { grid-column: 1 / -1; padding: 0.4rem 0 0; } }`;
+const Table = styled.div`
+  display: grid;
+  grid-template-columns: 7rem repeat(3, minmax(4.5rem, 8rem));
+  gap: 0.5rem 0.8rem;
+  align-items: end;
+  > b {
+    padding-bottom: 0.7rem;
+  }
+  label {
+    font-weight: 500;
+  }
+  ${media.phone} {
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    > b {
+      grid-column: 1 / -1;
+      padding: 0.4rem 0 0;
+    }
+  }
+`;
 
 export default function Product({ loaderData: v, actionData }: Route.ComponentProps) {
   const reply = actionData ?? null;
-  const bind = (name: string, label: string) => ({ name, label, defaultValue: String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? ''), error: errorOf(reply, name) });
+  const bind = (name: string, label: string) => ({
+    name,
+    label,
+    defaultValue: String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? ''),
+    error: errorOf(reply, name),
+  });
   return (
     <>
-      <PageHead><div><h1>{v.title}</h1><p>Copy the dose table from the pack; it beats every estimate.</p></div></PageHead>
+      <PageHead>
+        <div>
+          <h1>{v.title}</h1>
+          <p>Copy the dose table from the pack; it beats every estimate.</p>
+        </div>
+      </PageHead>
       <FormStack method="post">
-        {reply && <Notice severity="caution" title="Not stored yet" live>{Object.values(reply.error ?? {}).flatMap((e) => e ?? []).join(' ')}</Notice>}
+        {reply && (
+          <Notice severity="caution" title="Not stored yet" live>
+            {Object.values(reply.error ?? {})
+              .flatMap((e) => e ?? [])
+              .join(' ')}
+          </Notice>
+        )}
         <FieldGrid>
-          <TextField {...bind('name', 'Name')} required /><SelectField {...bind('class', 'Class')} options={v.classes} /><SelectField {...bind('form', 'Form')} options={v.forms} /><SelectField {...bind('unit', 'Measured in')} options={v.units} />
-          <NumberField {...bind('remaining', 'Left')} hint="Empty: enough. 0: used up." /><NumberField {...bind('pricePerUnit', 'Price')} suffix="per unit" /><NumberField {...bind('handPerLitre', 'By hand, per litre')} hint="0: not for hand washing." />
+          <TextField {...bind('name', 'Name')} required />
+          <SelectField {...bind('class', 'Class')} options={v.classes} />
+          <SelectField {...bind('form', 'Form')} options={v.forms} />
+          <SelectField {...bind('unit', 'Measured in')} options={v.units} />
+          <NumberField {...bind('remaining', 'Left')} hint="Empty: enough. 0: used up." />
+          <NumberField {...bind('pricePerUnit', 'Price')} suffix="per unit" />
+          <NumberField {...bind('handPerLitre', 'By hand, per litre')} hint="0: not for hand washing." />
         </FieldGrid>
-        <Section><h2>Dose table</h2>
-          <FieldGrid><NumberField {...bind('perLoadKg', 'The table is for')} suffix="kg" /></FieldGrid>
-          <Table role="group" aria-label="Dose by water and soil">{rows.map((h) => [<b key={h}>{h} water</b>, ...columns.map((s) => <NumberField key={`${h}-${s}`} {...bind(`${h}-${s}`, `${s}`)} />)])}</Table>
+        <Section>
+          <h2>Dose table</h2>
+          <FieldGrid>
+            <NumberField {...bind('perLoadKg', 'The table is for')} suffix="kg" />
+          </FieldGrid>
+          <Table role="group" aria-label="Dose by water and soil">
+            {rows.map((h) => [
+              <b key={h}>{h} water</b>,
+              ...columns.map((s) => <NumberField key={`${h}-${s}`} {...bind(`${h}-${s}`, `${s}`)} />),
+            ])}
+          </Table>
         </Section>
-        <Actions><Button type="submit" name="intent" value="store">Store</Button><LinkButton $quiet href="/household">Back</LinkButton>{!v.isNew && <Button type="submit" name="intent" value="remove" $danger>Take it out of the cupboard</Button>}</Actions>
+        <Actions>
+          <Button type="submit" name="intent" value="store">
+            Store
+          </Button>
+          <LinkButton $quiet href="/household">
+            Back
+          </LinkButton>
+          {!v.isNew && (
+            <Button type="submit" name="intent" value="remove" $danger>
+              Take it out of the cupboard
+            </Button>
+          )}
+        </Actions>
       </FormStack>
     </>
   );

@@ -13,10 +13,20 @@ const production = process.env.NODE_ENV === 'production';
 export const app = express();
 app.disable('x-powered-by');
 
-const policy = (nonce: string): string => [
-  "default-src 'self'", `script-src 'self' 'nonce-${nonce}'`, `style-src-elem 'self' 'nonce-${nonce}'${production ? '' : " 'unsafe-inline'"}`, "style-src-attr 'unsafe-inline'",
-  "img-src 'self' data:", "font-src 'self'", `connect-src 'self'${production ? '' : ' ws:'}`, "object-src 'none'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'",
-].join('; ');
+const policy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}'`,
+    `style-src-elem 'self' 'nonce-${nonce}'${production ? '' : " 'unsafe-inline'"}`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data:",
+    "font-src 'self'",
+    `connect-src 'self'${production ? '' : ' ws:'}`,
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
 
 app.use((_request, response, next) => {
   const nonce = randomBytes(16).toString('base64');
@@ -35,7 +45,10 @@ app.use((request, response, next) => {
   if (request.method === 'GET' || request.method === 'HEAD') return next();
   const origin = request.headers.origin;
   const site = request.headers['sec-fetch-site'];
-  const sameOrigin = origin === undefined ? site === undefined || site === 'same-origin' || site === 'none' : URL.canParse(origin) && new URL(origin).host === request.headers.host;
+  const sameOrigin =
+    origin === undefined
+      ? site === undefined || site === 'same-origin' || site === 'none'
+      : URL.canParse(origin) && new URL(origin).host === request.headers.host;
   if (sameOrigin && site !== 'cross-site') return next();
   response.status(403).type('text/plain').send('This form was sent from another site and was refused.');
 });

@@ -14,20 +14,42 @@ function threads(urgency: Urgency): Piscina {
   if (known) return known;
   const later = urgency === 'later';
   const fresh = import.meta.env.PROD
-    ? new Piscina({ filename: path.resolve('build/server/plan.worker.js'), minThreads: later ? 0 : 1, maxThreads: later ? 1 : 2, idleTimeout: 60_000, niceIncrement: later ? 10 : 0 })
-    : new Piscina({ filename: path.resolve('workers/plan.worker.ts'), execArgv: ['--import', 'tsx'], minThreads: 0, maxThreads: 1, idleTimeout: 60_000 });
+    ? new Piscina({
+        filename: path.resolve('build/server/plan.worker.js'),
+        minThreads: later ? 0 : 1,
+        maxThreads: later ? 1 : 2,
+        idleTimeout: 60_000,
+        niceIncrement: later ? 10 : 0,
+      })
+    : new Piscina({
+        filename: path.resolve('workers/plan.worker.ts'),
+        execArgv: ['--import', 'tsx'],
+        minThreads: 0,
+        maxThreads: 1,
+        idleTimeout: 60_000,
+      });
   pools.set(urgency, fresh);
   return fresh;
 }
 
-export interface PlanWish { urgency: Urgency; signal?: AbortSignal; onProgress?: (p: Progress) => void }
+export interface PlanWish {
+  urgency: Urgency;
+  signal?: AbortSignal;
+  onProgress?: (p: Progress) => void;
+}
 /** Plan in the pool; `signal` gives up. A stored household that is no valid document is a bug and throws. */
-export async function planInPool(hamper: HamperDocument, { urgency, signal, onProgress }: PlanWish): Promise<PlanDocument> {
+export async function planInPool(
+  hamper: HamperDocument,
+  { urgency, signal, onProgress }: PlanWish,
+): Promise<PlanDocument> {
   const channel = onProgress ? new MessageChannel() : null;
   channel?.port1.on('message', (p: Progress) => onProgress?.(p));
   try {
     const task: PlanTask = { hamper, ...(channel ? { watch: channel.port2 } : {}) };
-    const answer = (await threads(urgency).run(task, { ...(signal ? { signal } : {}), ...(channel ? { transferList: [channel.port2] } : {}) })) as PlanAnswer;
+    const answer = (await threads(urgency).run(task, {
+      ...(signal ? { signal } : {}),
+      ...(channel ? { transferList: [channel.port2] } : {}),
+    })) as PlanAnswer;
     if (!answer.ok) throw new Error(`the stored household is not a valid document: ${answer.problem}`);
     return answer.plan;
   } finally {

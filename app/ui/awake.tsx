@@ -11,19 +11,42 @@ export function Awake() {
     let gone = false;
     const ask = (): void => {
       if (document.visibilityState !== 'visible') return;
-      navigator.wakeLock.request('screen').then((l) => { if (gone) void l.release(); else { lock = l; setAwake(true); } }, () => setAwake(false));
+      navigator.wakeLock.request('screen').then(
+        (l) => {
+          if (gone) void l.release();
+          else {
+            lock = l;
+            setAwake(true);
+          }
+        },
+        () => setAwake(false),
+      );
     };
     ask();
     document.addEventListener('visibilitychange', ask);
-    return () => { gone = true; document.removeEventListener('visibilitychange', ask); void lock?.release(); };
+    return () => {
+      gone = true;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
   }, []);
-  return <p>{awake && <Quiet>The screen stays on. </Quiet>}<Bell /></p>;
+  return (
+    <p>
+      {awake && <Quiet>The screen stays on. </Quiet>}
+      <Bell />
+    </p>
+  );
 }
 
 type BellState = 'unknown' | 'off' | 'on' | 'refused';
 const nothingToHear = () => () => undefined;
 const unknownBell = (): BellState => 'unknown';
-const bellNow = (): BellState => (!('Notification' in window) || Notification.permission === 'denied' ? 'refused' : Notification.permission === 'granted' && localStorage.getItem('bell') === 'on' ? 'on' : 'off');
+const bellNow = (): BellState =>
+  !('Notification' in window) || Notification.permission === 'denied'
+    ? 'refused'
+    : Notification.permission === 'granted' && localStorage.getItem('bell') === 'on'
+      ? 'on'
+      : 'off';
 
 /** Sound and message are only asked for when somebody wants them. */
 function Bell() {
@@ -31,8 +54,30 @@ function Bell() {
   const [changed, setState] = useState<BellState | null>(null);
   const state = changed ?? known;
   if (state === 'unknown' || state === 'refused') return null;
-  if (state === 'on') return <TextButton onPress={() => { localStorage.removeItem('bell'); setState('off'); }}>Clocks ring: be quiet</TextButton>;
-  return <TextButton onPress={() => { ring(0.2); void Notification.requestPermission().then((p) => { if (p === 'granted') localStorage.setItem('bell', 'on'); setState(p === 'granted' ? 'on' : 'refused'); }); }}>Ring when a clock has run out</TextButton>;
+  if (state === 'on')
+    return (
+      <TextButton
+        onPress={() => {
+          localStorage.removeItem('bell');
+          setState('off');
+        }}
+      >
+        Clocks ring: be quiet
+      </TextButton>
+    );
+  return (
+    <TextButton
+      onPress={() => {
+        ring(0.2);
+        void Notification.requestPermission().then((p) => {
+          if (p === 'granted') localStorage.setItem('bell', 'on');
+          setState(p === 'granted' ? 'on' : 'refused');
+        });
+      }}
+    >
+      Ring when a clock has run out
+    </TextButton>
+  );
 }
 
 /** Three short tones. */
@@ -50,7 +95,8 @@ export function ring(seconds = 0.9): void {
   setTimeout(() => void audio.close(), seconds * 1000 + 800);
 }
 export function announce(text: string): void {
-  if (!('Notification' in window) || Notification.permission !== 'granted' || localStorage.getItem('bell') !== 'on') return;
+  if (!('Notification' in window) || Notification.permission !== 'granted' || localStorage.getItem('bell') !== 'on')
+    return;
   ring();
   new Notification('Neat Fold', { body: text, tag: text });
 }

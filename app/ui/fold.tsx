@@ -6,7 +6,12 @@ import type { CSSProperties, ReactNode } from 'react';
 import { css, styled } from 'styled-components';
 
 export type Texture = 'woven' | 'knit' | 'chunky' | 'terry' | 'lace' | 'pile' | 'denim' | 'plain';
-export interface ClothView { hex: string; bands: readonly string[]; texture: Texture; bulk: number }
+export interface ClothView {
+  hex: string;
+  bands: readonly string[];
+  texture: Texture;
+  bulk: number;
+}
 
 /** Ink that reads on a cloth colour (WCAG relative luminance). */
 export function inkOn(hex: string): string {
@@ -18,6 +23,7 @@ export function inkOn(hex: string): string {
   return luminance > 0.19 ? '#141a2e' : '#fdfbf6';
 }
 
+// prettier-ignore
 const weave: Record<Texture, { size: [number, number]; mark: ReactNode } | null> = {
   plain: null,
   woven: { size: [4, 4], mark: <path d="M0 1h4M1 0v4" strokeWidth=".5" opacity=".26" /> },
@@ -36,7 +42,22 @@ export function ClothPatterns() {
       <defs>
         {(Object.keys(weave) as Texture[]).map((id) => {
           const w = weave[id];
-          return w && <pattern key={id} id={`cloth-${id}`} width={w.size[0]} height={w.size[1]} patternUnits="userSpaceOnUse" stroke="currentColor" fill="none" strokeLinecap="round">{w.mark}</pattern>;
+          return (
+            w && (
+              <pattern
+                key={id}
+                id={`cloth-${id}`}
+                width={w.size[0]}
+                height={w.size[1]}
+                patternUnits="userSpaceOnUse"
+                stroke="currentColor"
+                fill="none"
+                strokeLinecap="round"
+              >
+                {w.mark}
+              </pattern>
+            )
+          );
         })}
       </defs>
     </svg>
@@ -44,35 +65,102 @@ export function ClothPatterns() {
 }
 
 const cloth = css`
-  position: relative; display: flex; align-items: center; color: var(--cloth-ink); background: var(--cloth); overflow: hidden; isolation: isolate; flex: none;
-  print-color-adjust: exact; -webkit-print-color-adjust: exact;
+  position: relative;
+  display: flex;
+  align-items: center;
+  color: var(--cloth-ink);
+  background: var(--cloth);
+  overflow: hidden;
+  isolation: isolate;
+  flex: none;
+  print-color-adjust: exact;
+  -webkit-print-color-adjust: exact;
   box-shadow: inset 0 0 0 1px var(--cloth-edge);
-  > svg { position: absolute; inset: 0; z-index: -2; }
+  > svg {
+    position: absolute;
+    inset: 0;
+    z-index: -2;
+  }
 `;
 const FoldBox = styled.span<{ $height: number; $banded: boolean }>`
-  ${cloth} width: 100%; min-height: ${(p) => p.$height}px; padding: 0 ${(p) => (p.$banded ? '2.2rem' : '0.9rem')} 0 1.1rem; border-radius: ${(p) => Math.min(22, p.$height / 2)}px 2px 2px ${(p) => Math.min(22, p.$height / 2)}px;
+  ${cloth} width: 100%;
+  min-height: ${(p) => p.$height}px;
+  padding: 0 ${(p) => (p.$banded ? '2.2rem' : '0.9rem')} 0 1.1rem;
+  border-radius: ${(p) => Math.min(22, p.$height / 2)}px 2px 2px ${(p) => Math.min(22, p.$height / 2)}px;
   /* the cut edges of the layers at the open side */
-  clip-path: polygon(0 0, calc(100% - 5px) 0, calc(100% - 5px) 32%, 100% 32%, 100% 66%, calc(100% - 3px) 66%, calc(100% - 3px) 100%, 0 100%);
+  clip-path: polygon(
+    0 0,
+    calc(100% - 5px) 0,
+    calc(100% - 5px) 32%,
+    100% 32%,
+    100% 66%,
+    calc(100% - 3px) 66%,
+    calc(100% - 3px) 100%,
+    0 100%
+  );
 `;
 /** Inner layers: lines that turn round at the fold. */
 const Turn = styled.span<{ $inset: number }>`
-  position: absolute; z-index: -1; left: ${(p) => 3 + p.$inset * 2.2}px; right: -4px; top: ${(p) => 22 + p.$inset * 14}%; bottom: ${(p) => 22 + p.$inset * 14}%;
-  border: 1px solid currentcolor; border-right: 0; border-radius: 99px 0 0 99px; opacity: 0.22; pointer-events: none;
+  position: absolute;
+  z-index: -1;
+  left: ${(p) => 3 + p.$inset * 2.2}px;
+  right: -4px;
+  top: ${(p) => 22 + p.$inset * 14}%;
+  bottom: ${(p) => 22 + p.$inset * 14}%;
+  border: 1px solid currentcolor;
+  border-right: 0;
+  border-radius: 99px 0 0 99px;
+  opacity: 0.22;
+  pointer-events: none;
 `;
-const Band = styled.span`position: absolute; z-index: -1; top: 0; bottom: 0; width: 6px; box-shadow: 0 0 0 0.5px var(--cloth-edge); print-color-adjust: exact; -webkit-print-color-adjust: exact;`;
+const Band = styled.span`
+  position: absolute;
+  z-index: -1;
+  top: 0;
+  bottom: 0;
+  width: 6px;
+  box-shadow: 0 0 0 0.5px var(--cloth-edge);
+  print-color-adjust: exact;
+  -webkit-print-color-adjust: exact;
+`;
 /** A halo in the cloth's own colour keeps the name readable on a texture. */
-const Name = styled.span`font-weight: 590; font-size: 0.86rem; line-height: 1.2; min-width: 0; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; text-shadow: 0 0 2px var(--cloth), 0 0 3px var(--cloth), 0 0 4px var(--cloth), 0 0 5px var(--cloth), 0 0 6px var(--cloth);`;
+const Name = styled.span`
+  font-weight: 590;
+  font-size: 0.86rem;
+  line-height: 1.2;
+  min-width: 0;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  text-shadow:
+    0 0 2px var(--cloth),
+    0 0 3px var(--cloth),
+    0 0 4px var(--cloth),
+    0 0 5px var(--cloth),
+    0 0 6px var(--cloth);
+`;
 const SwatchBox = styled.span<{ $size: number }>`
-  ${cloth} display: inline-flex; width: ${(p) => p.$size * 1.55}px; height: ${(p) => p.$size}px; border-radius: ${(p) => p.$size / 2}px 2px 2px ${(p) => p.$size / 2}px; vertical-align: middle;
+  ${cloth} display: inline-flex;
+  width: ${(p) => p.$size * 1.55}px;
+  height: ${(p) => p.$size}px;
+  border-radius: ${(p) => p.$size / 2}px 2px 2px ${(p) => p.$size / 2}px;
+  vertical-align: middle;
   clip-path: polygon(0 0, 94% 0, 94% 34%, 100% 34%, 100% 68%, 97% 68%, 97% 100%, 0 100%);
 `;
 
-const clothStyle = (c: ClothView): CSSProperties => ({ '--cloth': c.hex, '--cloth-ink': inkOn(c.hex) }) as CSSProperties;
+const clothStyle = (c: ClothView): CSSProperties =>
+  ({ '--cloth': c.hex, '--cloth-ink': inkOn(c.hex) }) as CSSProperties;
 function Surface({ cloth: c, bandAt }: { cloth: ClothView; bandAt: number }) {
   return (
     <>
-      {c.texture !== 'plain' && <svg width="100%" height="100%" aria-hidden="true"><rect width="100%" height="100%" fill={`url(#cloth-${c.texture})`} /></svg>}
-      {c.bands.slice(0, 2).map((hex, i) => <Band key={hex} style={{ background: hex, right: bandAt + i * 9 }} />)}
+      {c.texture !== 'plain' && (
+        <svg width="100%" height="100%" aria-hidden="true">
+          <rect width="100%" height="100%" fill={`url(#cloth-${c.texture})`} />
+        </svg>
+      )}
+      {c.bands.slice(0, 2).map((hex, i) => (
+        <Band key={hex} style={{ background: hex, right: bandAt + i * 9 }} />
+      ))}
     </>
   );
 }
@@ -85,7 +173,8 @@ export function Fold({ cloth: c, name, height }: { cloth: ClothView; name: React
   return (
     <FoldBox $height={h} $banded={c.bands.length > 0} style={clothStyle(c)}>
       <Surface cloth={c} bandAt={13} />
-      <Turn $inset={0} />{h > 38 && <Turn $inset={1} />}
+      <Turn $inset={0} />
+      {h > 38 && <Turn $inset={1} />}
       <Name>{name}</Name>
     </FoldBox>
   );
@@ -93,5 +182,10 @@ export function Fold({ cloth: c, name, height }: { cloth: ClothView; name: React
 
 /** The small form that stands wherever a piece is named. */
 export function Swatch({ cloth: c, size = 22 }: { cloth: ClothView; size?: number }) {
-  return <SwatchBox $size={size} style={clothStyle(c)} aria-hidden="true"><Surface cloth={c} bandAt={5} /><Turn $inset={0} /></SwatchBox>;
+  return (
+    <SwatchBox $size={size} style={clothStyle(c)} aria-hidden="true">
+      <Surface cloth={c} bandAt={5} />
+      <Turn $inset={0} />
+    </SwatchBox>
+  );
 }

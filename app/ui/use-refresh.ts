@@ -11,7 +11,13 @@ export function useRefresh(active: boolean): void {
   useEffect(() => {
     if (!active || !idle) return;
     const look = (): void => {
-      if (document.visibilityState === 'visible') void fetch('/healthz').then((r) => { if (r.ok) void revalidate(); }, () => undefined);
+      if (document.visibilityState === 'visible')
+        void fetch('/healthz').then(
+          (r) => {
+            if (r.ok) void revalidate();
+          },
+          () => undefined,
+        );
     };
     const timer = setInterval(look, everyMs);
     document.addEventListener('visibilitychange', look);

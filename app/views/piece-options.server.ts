@@ -16,9 +16,23 @@ const washWords = (w: string): string => {
 };
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-export interface PieceOptions { kinds: Option[]; sizes: Option[]; dyes: Option[]; traits: Option[]; phrases: Option[]; wash: Option[]; fibres: string }
+export interface PieceOptions {
+  kinds: Option[];
+  sizes: Option[];
+  dyes: Option[];
+  traits: Option[];
+  phrases: Option[];
+  wash: Option[];
+  fibres: string;
+}
 export const pieceOptions = (): PieceOptions => ({
-  kinds: garmentKinds.map((k) => [k, capital(kindFacts(k).name)] as const).sort((a, b) => a[1].localeCompare(b[1])), sizes: sizes.map((s) => [s, s] as const),
-  dyes: [...dyeIds].reverse().map((d) => [d, d === 'unknown' ? 'Not known (judged by colour)' : capital(d.replace(/-/g, ' '))] as const), traits: traitIds.map((t) => [t, traitFacts(t).name] as const),
-  phrases: phrases.map((p) => [p, phraseWords[p]] as const), wash: [['', 'Not stated'], ...washChoices.map((w) => [w, washWords(w)] as const)], fibres: fibreIds.join(', '),
+  kinds: garmentKinds.map((k) => [k, capital(kindFacts(k).name)] as const).sort((a, b) => a[1].localeCompare(b[1])),
+  sizes: sizes.map((s) => [s, s] as const),
+  dyes: [...dyeIds]
+    .reverse()
+    .map((d) => [d, d === 'unknown' ? 'Not known (judged by colour)' : capital(d.replace(/-/g, ' '))] as const),
+  traits: traitIds.map((t) => [t, traitFacts(t).name] as const),
+  phrases: phrases.map((p) => [p, phraseWords[p]] as const),
+  wash: [['', 'Not stated'], ...washChoices.map((w) => [w, washWords(w)] as const)],
+  fibres: fibreIds.join(', '),
 });

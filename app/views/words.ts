@@ -1,10 +1,14 @@
 /** Plain words for dates, durations and amounts; always with a fixed zone, so that server and browser agree. */
 import { formatInTimeZone } from './zone.ts';
 
-export const dayText = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' });
-export const shortDay = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short' });
-export const dayAndYear = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
-export const clockText = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+export const dayText = (at: Date, timeZone: string): string =>
+  formatInTimeZone(at, timeZone, { weekday: 'long', day: 'numeric', month: 'long' });
+export const shortDay = (at: Date, timeZone: string): string =>
+  formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short' });
+export const dayAndYear = (at: Date, timeZone: string): string =>
+  formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
+export const clockText = (at: Date, timeZone: string): string =>
+  formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
 /** 149 → "2 h 29", 41 → "41 min". */
 export function durationText(minutes: number): string {
@@ -24,4 +28,5 @@ export const numberWord = (n: number): string => small[n] ?? String(n);
 export const currencySign = (currency: string): string => (currency === 'EUR' ? '€' : currency);
 export const money = (value: number, currency: string): string => `${value.toFixed(2)} ${currencySign(currency)}`;
 export const wholeMoney = (value: number, currency: string): string => `${value.toFixed(0)} ${currencySign(currency)}`;
-export const listText = (items: readonly string[]): string => (items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1] ?? ''}`);
+export const listText = (items: readonly string[]): string =>
+  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1] ?? ''}`;

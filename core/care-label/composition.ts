@@ -4,18 +4,87 @@ import type { FibreShare, Part, PartRole } from '../model/garment.ts';
 
 /** Names in other languages and the textile codes of labels (ISO 2076 and trade use). */
 const moreWords: Readonly<Record<string, FibreId>> = {
-  baumwolle: 'cotton', coton: 'cotton', cotone: 'cotton', algodon: 'cotton', algodón: 'cotton', katoen: 'cotton', bomull: 'cotton', leinen: 'linen', lin: 'linen', lino: 'linen', linnen: 'linen', flax: 'linen', wolle: 'wool', laine: 'wool', lana: 'wool', wol: 'wool', schurwolle: 'wool',
-  seide: 'silk', soie: 'silk', seta: 'silk', seda: 'silk', zijde: 'silk', viskose: 'viscose', viscosa: 'viscose', polyester: 'polyester', poliestere: 'polyester', poliéster: 'polyester', polyamid: 'polyamide', poliammide: 'polyamide', poliamida: 'polyamide', polyacryl: 'acrylic', acrylique: 'acrylic', elasthan: 'elastane', élasthanne: 'elastane', elasthanne: 'elastane', elastan: 'elastane', kaschmir: 'cashmere', cachemire: 'cashmere', daunen: 'down-fill', duvet: 'down-fill', leder: 'leather', cuir: 'leather', kunststoff: 'unknown',
-  co: 'cotton', li: 'linen', wo: 'wool', wv: 'wool', ws: 'cashmere', wp: 'alpaca', wm: 'mohair', wa: 'angora', se: 'silk', cv: 'viscose', cmd: 'modal', cly: 'lyocell', cup: 'cupro', ca: 'acetate', cta: 'triacetate', pes: 'polyester', pl: 'polyester', pa: 'polyamide', pc: 'acrylic', pan: 'acrylic', ea: 'elastane', el: 'elastane', pp: 'polypropylene', me: 'metallic', ha: 'hemp',
+  baumwolle: 'cotton',
+  coton: 'cotton',
+  cotone: 'cotton',
+  algodon: 'cotton',
+  algodón: 'cotton',
+  katoen: 'cotton',
+  bomull: 'cotton',
+  leinen: 'linen',
+  lin: 'linen',
+  lino: 'linen',
+  linnen: 'linen',
+  flax: 'linen',
+  wolle: 'wool',
+  laine: 'wool',
+  lana: 'wool',
+  wol: 'wool',
+  schurwolle: 'wool',
+  seide: 'silk',
+  soie: 'silk',
+  seta: 'silk',
+  seda: 'silk',
+  zijde: 'silk',
+  viskose: 'viscose',
+  viscosa: 'viscose',
+  polyester: 'polyester',
+  poliestere: 'polyester',
+  poliéster: 'polyester',
+  polyamid: 'polyamide',
+  poliammide: 'polyamide',
+  poliamida: 'polyamide',
+  polyacryl: 'acrylic',
+  acrylique: 'acrylic',
+  elasthan: 'elastane',
+  élasthanne: 'elastane',
+  elasthanne: 'elastane',
+  elastan: 'elastane',
+  kaschmir: 'cashmere',
+  cachemire: 'cashmere',
+  daunen: 'down-fill',
+  duvet: 'down-fill',
+  leder: 'leather',
+  cuir: 'leather',
+  kunststoff: 'unknown',
+  co: 'cotton',
+  li: 'linen',
+  wo: 'wool',
+  wv: 'wool',
+  ws: 'cashmere',
+  wp: 'alpaca',
+  wm: 'mohair',
+  wa: 'angora',
+  se: 'silk',
+  cv: 'viscose',
+  cmd: 'modal',
+  cly: 'lyocell',
+  cup: 'cupro',
+  ca: 'acetate',
+  cta: 'triacetate',
+  pes: 'polyester',
+  pl: 'polyester',
+  pa: 'polyamide',
+  pc: 'acrylic',
+  pan: 'acrylic',
+  ea: 'elastane',
+  el: 'elastane',
+  pp: 'polypropylene',
+  me: 'metallic',
+  ha: 'hemp',
 };
 const codeLike = /^[a-z]{2,3}$/;
 const allWords: Readonly<Record<string, FibreId>> = { ...fibreWords, ...moreWords };
 /** Longest first, so that "virgin wool" is not read as "wool" with a stray word. */
 const names = Object.keys(allWords).sort((a, b) => b.length - a.length);
-const qualifiers = /^(pure|new|virgin|organic|recycled|combed|mercerised|mercerized|superfine|extra fine|fine|pima|brushed|real|genuine|100\s*%)\s+/;
+const qualifiers =
+  /^(pure|new|virgin|organic|recycled|combed|mercerised|mercerized|superfine|extra fine|fine|pima|brushed|real|genuine|100\s*%)\s+/;
 
 const roleWords: readonly [RegExp, PartRole][] = [
-  [/^(shell|outer(?: fabric| shell)?|face|body|main|fabric|oberstoff|extérieur)\b/, 'shell'], [/^(lining|inner|futter|doublure|pocket lining)\b/, 'lining'], [/^(filling|fill|padding|wadding|füllung|garnissage)\b/, 'filling'], [/^(trim|trimming|decoration|rib|collar|cuffs|embroidery|lace)\b/, 'trim'],
+  [/^(shell|outer(?: fabric| shell)?|face|body|main|fabric|oberstoff|extérieur)\b/, 'shell'],
+  [/^(lining|inner|futter|doublure|pocket lining)\b/, 'lining'],
+  [/^(filling|fill|padding|wadding|füllung|garnissage)\b/, 'filling'],
+  [/^(trim|trimming|decoration|rib|collar|cuffs|embroidery|lace)\b/, 'trim'],
 ];
 
 export interface CompositionReading {
@@ -29,7 +98,8 @@ export interface CompositionReading {
 
 function fibreOf(text: string): FibreId | null {
   let word = text.trim().toLowerCase();
-  for (let stripped = word.replace(qualifiers, ''); stripped !== word; stripped = word.replace(qualifiers, '')) word = stripped;
+  for (let stripped = word.replace(qualifiers, ''); stripped !== word; stripped = word.replace(qualifiers, ''))
+    word = stripped;
   if (word.includes('superwash') && word.includes('wool')) return 'wool-superwash';
   const name = names.find((n) => word === n || word === `${n}s`);
   return name ? (allWords[name] ?? null) : null;
@@ -59,7 +129,9 @@ export function readComposition(text: string): CompositionReading {
   let role: PartRole = 'shell';
   for (const raw of text.split(/[;\n|]+|,(?!\d)|\/|\+|(?<=[a-z%])\s+and\s+/i)) {
     let clause = raw.trim();
-    const at = roleWords.find(([words]) => words.test(clause.toLowerCase()) && (/%|:/.test(clause) || clause.split(/\s+/).length === 1));
+    const at = roleWords.find(
+      ([words]) => words.test(clause.toLowerCase()) && (/%|:/.test(clause) || clause.split(/\s+/).length === 1),
+    );
     if (at) {
       role = at[1];
       clause = clause.replace(new RegExp(at[0].source, 'i'), '').replace(/^\s*:?\s*/, '');
@@ -110,14 +182,18 @@ export function readComposition(text: string): CompositionReading {
       }
       break;
     }
-    const alone = clause.trim() && !parts.has(role) && !codeLike.test(clause.trim().toLowerCase()) ? fibreOf(clause) : null;
+    const alone =
+      clause.trim() && !parts.has(role) && !codeLike.test(clause.trim().toLowerCase()) ? fibreOf(clause) : null;
     if (alone) add(alone, 100, clause);
     else if (clause.trim()) rest += `${rest ? ', ' : ''}${clause.trim().replace(/\s+/g, ' ')}`;
   }
   const list = [...parts].map(([r, fibres]): Part => ({ role: r, fibres }));
   for (const p of list) {
     const total = p.fibres.reduce((s, f) => s + f.percent, 0);
-    if (Math.abs(total - 100) > 1) problems.push(`The ${p.role} sums to ${Math.round(total * 10) / 10} %, not 100: ${p.fibres.map((f) => `${f.percent} % ${fibreFacts(f.fibre).name}`).join(', ')}.`);
+    if (Math.abs(total - 100) > 1)
+      problems.push(
+        `The ${p.role} sums to ${Math.round(total * 10) / 10} %, not 100: ${p.fibres.map((f) => `${f.percent} % ${fibreFacts(f.fibre).name}`).join(', ')}.`,
+      );
   }
   return { parts: list, understood, problems, rest };
 }

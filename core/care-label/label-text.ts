@@ -3,12 +3,25 @@ import type { Part } from '../model/garment.ts';
 import { readComposition } from './composition.ts';
 import { emptyLabel, labelTemperaturesC, type CareLabel, type LabelWash, type Phrase } from './label.ts';
 
-export interface LabelReading { label: CareLabel | null; understood: string[]; rest: string }
+export interface LabelReading {
+  label: CareLabel | null;
+  understood: string[];
+  rest: string;
+}
 
 /** A label read from words: care, composition, what nobody understood and what does not add up. */
-export interface WholeLabelReading { label: CareLabel | null; parts: Part[]; understood: string[]; rest: string; problems: string[] }
+export interface WholeLabelReading {
+  label: CareLabel | null;
+  parts: Part[];
+  understood: string[];
+  rest: string;
+  problems: string[];
+}
 
-interface Rule { pattern: RegExp; apply: (label: CareLabel, match: RegExpMatchArray) => CareLabel }
+interface Rule {
+  pattern: RegExp;
+  apply: (label: CareLabel, match: RegExpMatchArray) => CareLabel;
+}
 
 /** The label temperature at or below a typed one; words: cold ≤ 30, warm ≤ 40, hot ≤ 60 °C. */
 function labelTemperature(text: string | undefined): number {
@@ -20,46 +33,125 @@ function labelTemperature(text: string | undefined): number {
   return [...labelTemperaturesC].reverse().find((t) => t <= celsius + 1) ?? 30;
 }
 const temperature = String.raw`(\d{2,3}\s*°?\s*[cf]?\b|cold|cool|lukewarm|tepid|warm|hot|boil)`;
-const gentle = (text: string): 'normal' | 'mild' | 'very-mild' => (/very (gentle|mild|delicate)|wool/.test(text) ? 'very-mild' : /gentle|mild|delicate|easy/.test(text) ? 'mild' : 'normal');
-const machine = (text: string, t: string | undefined): LabelWash => ({ by: 'machine', maxC: labelTemperature(t), action: gentle(text) });
-const phrase = (p: Phrase) => (label: CareLabel): CareLabel => ({ ...label, phrases: label.phrases.includes(p) ? label.phrases : [...label.phrases, p] });
+const gentle = (text: string): 'normal' | 'mild' | 'very-mild' =>
+  /very (gentle|mild|delicate)|wool/.test(text)
+    ? 'very-mild'
+    : /gentle|mild|delicate|easy/.test(text)
+      ? 'mild'
+      : 'normal';
+const machine = (text: string, t: string | undefined): LabelWash => ({
+  by: 'machine',
+  maxC: labelTemperature(t),
+  action: gentle(text),
+});
+const phrase =
+  (p: Phrase) =>
+  (label: CareLabel): CareLabel => ({
+    ...label,
+    phrases: label.phrases.includes(p) ? label.phrases : [...label.phrases, p],
+  });
 
-const numberWords: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, '1': 1, '2': 2, '3': 3, '4': 4, '5': 5, '6': 6 };
+const numberWords: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  '1': 1,
+  '2': 2,
+  '3': 3,
+  '4': 4,
+  '5': 5,
+  '6': 6,
+};
 const countOf = (text: string | undefined): number => numberWords[text ?? ''] ?? 0;
 const dots = String.raw`(one|two|three|four|five|six|[1-6]) dots?`;
 /** Dots in the tub (ASTM D5489): 30, 40, 50, 60, 70, 95 °C. */
 const tubDots = [30, 40, 50, 60, 70, 95] as const;
 const ironDots = ['low', 'medium', 'high'] as const;
 /** Bars under the tub: one mild, two very mild; older national systems say "weak". */
-const bars = (text: string): 'normal' | 'mild' | 'very-mild' => (/two bars|2 bars|double bar/.test(text) ? 'very-mild' : /one bar|1 bar|single bar|weak|permanent press/.test(text) ? 'mild' : gentle(text));
+const bars = (text: string): 'normal' | 'mild' | 'very-mild' =>
+  /two bars|2 bars|double bar/.test(text)
+    ? 'very-mild'
+    : /one bar|1 bar|single bar|weak|permanent press/.test(text)
+      ? 'mild'
+      : gentle(text);
 
 /** Tried in this order; each consumes its words. */
 const rules: readonly Rule[] = [
-  { pattern: /\bprofessional (leather|fur) clean(ing)?( only)?\b|\bleather (clean|specialist)[a-z ]*only\b/, apply: (l) => phrase('professional-leather')({ ...l, wash: { by: 'none' } }) },
-  { pattern: /\b(damp wipe|wipe clean|wipe with a damp cloth|sponge clean)( only)?\b/, apply: (l) => phrase('damp-wipe-only')({ ...l, wash: { by: 'none' } }) },
-  { pattern: /\b(do not|don't|no|never) (wring|twist)( or twist)?\b|\btwisted cloth (crossed|with a cross)\b/, apply: phrase('do-not-wring') },
+  {
+    pattern: /\bprofessional (leather|fur) clean(ing)?( only)?\b|\bleather (clean|specialist)[a-z ]*only\b/,
+    apply: (l) => phrase('professional-leather')({ ...l, wash: { by: 'none' } }),
+  },
+  {
+    pattern: /\b(damp wipe|wipe clean|wipe with a damp cloth|sponge clean)( only)?\b/,
+    apply: (l) => phrase('damp-wipe-only')({ ...l, wash: { by: 'none' } }),
+  },
+  {
+    pattern: /\b(do not|don't|no|never) (wring|twist)( or twist)?\b|\btwisted cloth (crossed|with a cross)\b/,
+    apply: phrase('do-not-wring'),
+  },
   { pattern: /\b(do not|don't|no|never) soak(ing)?\b/, apply: phrase('do-not-soak') },
   { pattern: /\b(remove|take out) (promptly|immediately|at once)\b/, apply: phrase('remove-promptly') },
   { pattern: /\b(no|without) (optical )?brightener(s)?\b/, apply: phrase('no-optical-brightener') },
   { pattern: /\b(use a |in a |wash in a )?(laundry |washing |mesh )(net|bag)\b/, apply: phrase('use-net') },
-  { pattern: /\b(re)?shape (while|whilst|when) (damp|wet)\b|\bpull (in)?to shape\b/, apply: phrase('reshape-while-damp') },
+  {
+    pattern: /\b(re)?shape (while|whilst|when) (damp|wet)\b|\bpull (in)?to shape\b/,
+    apply: phrase('reshape-while-damp'),
+  },
   { pattern: /\b(dry )?away from (direct )?heat\b/, apply: phrase('dry-away-from-heat') },
   { pattern: /\biron (on (the )?)?(reverse|inside out|wrong side|back)( side)?\b/, apply: phrase('iron-inside-out') },
   { pattern: /\b(iron )?(with|use) a? ?(press|pressing|damp) cloth\b/, apply: phrase('iron-with-press-cloth') },
-  { pattern: /\b(do not|don't|no) iron(ing)? (on )?(the )?(print|decoration|trim|motif|embroidery)\b/, apply: phrase('do-not-iron-decoration') },
+  {
+    pattern: /\b(do not|don't|no) iron(ing)? (on )?(the )?(print|decoration|trim|motif|embroidery)\b/,
+    apply: phrase('do-not-iron-decoration'),
+  },
   { pattern: /\bsteam only\b|\bsteam,? do not iron\b/, apply: (l) => phrase('steam-only')({ ...l, iron: 'none' }) },
   { pattern: /\b(do not|don't|no) steam( iron)?\b/, apply: (l) => ({ ...l, iron: l.iron ?? 'low' }) },
-  { pattern: /\b(professional )?wet[- ]?clean(ing)?( only)?( very (gentle|mild)| gentle| mild)?\b/, apply: (l, m) => ({ ...l, wetClean: /very/.test(m[0]) ? 'very-mild' : /gentle|mild/.test(m[0]) ? 'mild' : 'normal' }) },
+  {
+    pattern: /\b(professional )?wet[- ]?clean(ing)?( only)?( very (gentle|mild)| gentle| mild)?\b/,
+    apply: (l, m) => ({
+      ...l,
+      wetClean: /very/.test(m[0]) ? 'very-mild' : /gentle|mild/.test(m[0]) ? 'mild' : 'normal',
+    }),
+  },
   { pattern: /\b(do not|don't|no) wet[- ]?clean\b/, apply: (l) => ({ ...l, wetClean: 'none' }) },
-  { pattern: /\bcircle (with )?(an? )?(a|p|f)\b( (one bar|mild))?/, apply: (l, m) => ({ ...l, dryClean: m[3] === 'a' ? 'any' : m[3] === 'f' ? (m[4] ? 'F-mild' : 'F') : m[4] ? 'P-mild' : 'P' }) },
-  { pattern: new RegExp(String.raw`\biron[ ,]*(with )?${dots}`), apply: (l, m) => ({ ...l, iron: ironDots[Math.min(3, countOf(m[2])) - 1] ?? 'low' }) },
-  { pattern: new RegExp(String.raw`\b(tumble( dry| dryer)?|dryer)[ ,]*(with )?${dots}`), apply: (l, m) => ({ ...l, tumble: countOf(m[4]) <= 1 ? 'low' : 'normal' }) },
-  { pattern: new RegExp(String.raw`\b((wash )?tub|wash|machine wash)[ ,]*(with )?${dots}([ ,]*(one|two|1|2|single|double) bars?)?`), apply: (l, m) => ({ ...l, wash: { by: 'machine', maxC: tubDots[countOf(m[4]) - 1] ?? 30, action: bars(m[0]) } }) },
-  { pattern: /\b(crossed (out )?|cross over )(wash )?tub\b|\b(wash )?tub (is )?crossed( out)?\b/, apply: (l) => ({ ...l, wash: { by: 'none' } }) },
-  { pattern: /\bcrossed (out )?triangle\b|\btriangle (is )?crossed( out)?\b/, apply: (l) => ({ ...l, bleach: 'none' }) },
+  {
+    pattern: /\bcircle (with )?(an? )?(a|p|f)\b( (one bar|mild))?/,
+    apply: (l, m) => ({
+      ...l,
+      dryClean: m[3] === 'a' ? 'any' : m[3] === 'f' ? (m[4] ? 'F-mild' : 'F') : m[4] ? 'P-mild' : 'P',
+    }),
+  },
+  {
+    pattern: new RegExp(String.raw`\biron[ ,]*(with )?${dots}`),
+    apply: (l, m) => ({ ...l, iron: ironDots[Math.min(3, countOf(m[2])) - 1] ?? 'low' }),
+  },
+  {
+    pattern: new RegExp(String.raw`\b(tumble( dry| dryer)?|dryer)[ ,]*(with )?${dots}`),
+    apply: (l, m) => ({ ...l, tumble: countOf(m[4]) <= 1 ? 'low' : 'normal' }),
+  },
+  {
+    pattern: new RegExp(
+      String.raw`\b((wash )?tub|wash|machine wash)[ ,]*(with )?${dots}([ ,]*(one|two|1|2|single|double) bars?)?`,
+    ),
+    apply: (l, m) => ({ ...l, wash: { by: 'machine', maxC: tubDots[countOf(m[4]) - 1] ?? 30, action: bars(m[0]) } }),
+  },
+  {
+    pattern: /\b(crossed (out )?|cross over )(wash )?tub\b|\b(wash )?tub (is )?crossed( out)?\b/,
+    apply: (l) => ({ ...l, wash: { by: 'none' } }),
+  },
+  {
+    pattern: /\bcrossed (out )?triangle\b|\btriangle (is )?crossed( out)?\b/,
+    apply: (l) => ({ ...l, bleach: 'none' }),
+  },
   { pattern: /\btriangle with (two )?(slanted |diagonal )?lines\b/, apply: (l) => ({ ...l, bleach: 'oxygen' }) },
   { pattern: /\bcrossed (out )?iron\b|\biron (is )?crossed( out)?\b/, apply: (l) => ({ ...l, iron: 'none' }) },
-  { pattern: /\b(tub|machine)[ ,]*(\d{2,3})[ ,]*(weak|one bar|two bars|single bar|double bar)/, apply: (l, m) => ({ ...l, wash: { by: 'machine', maxC: labelTemperature(m[2]), action: bars(m[0]) } }) },
+  {
+    pattern: /\b(tub|machine)[ ,]*(\d{2,3})[ ,]*(weak|one bar|two bars|single bar|double bar)/,
+    apply: (l, m) => ({ ...l, wash: { by: 'machine', maxC: labelTemperature(m[2]), action: bars(m[0]) } }),
+  },
   { pattern: /\bdry[- ]?clean only\b/, apply: (l) => phrase('dry-clean-only')({ ...l, wash: { by: 'none' } }) },
   { pattern: /\b(do not|don't|no|never) wash\b/, apply: (l) => ({ ...l, wash: { by: 'none' } }) },
   { pattern: /\b(do not|no|not) dry[- ]?clean(ing)?\b/, apply: (l) => ({ ...l, dryClean: 'none' }) },
@@ -78,12 +170,29 @@ const rules: readonly Rule[] = [
   { pattern: /\b(cool|low) iron\b|\biron (cool|low)\b/, apply: (l) => ({ ...l, iron: 'low' }) },
   { pattern: /\b(warm|medium) iron\b|\biron (warm|medium)\b/, apply: (l) => ({ ...l, iron: 'medium' }) },
   { pattern: /\b(hot|high) iron\b|\biron (hot|high)\b/, apply: (l) => ({ ...l, iron: 'high' }) },
-  { pattern: /\b(dry flat|flat dry)\b/, apply: (l) => ({ ...l, dry: { position: 'flat', drip: false, shade: false } }) },
-  { pattern: /\b(drip dry|line dry|hang (to )?dry)\b/, apply: (l, m) => ({ ...l, dry: { position: 'line', drip: (m[0] ?? '').startsWith('drip'), shade: false } }) },
+  {
+    pattern: /\b(dry flat|flat dry)\b/,
+    apply: (l) => ({ ...l, dry: { position: 'flat', drip: false, shade: false } }),
+  },
+  {
+    pattern: /\b(drip dry|line dry|hang (to )?dry)\b/,
+    apply: (l, m) => ({ ...l, dry: { position: 'line', drip: (m[0] ?? '').startsWith('drip'), shade: false } }),
+  },
   { pattern: /\bin (the )?shade\b/, apply: phrase('dry-in-shade') },
-  { pattern: new RegExp(String.raw`\b(hand[- ]?wash(able| only)?|wash by hand)( ${temperature})?`), apply: (l, m) => ({ ...l, wash: { by: 'hand', maxC: Math.min(40, labelTemperature(m[4])) } }) },
-  { pattern: new RegExp(String.raw`\b(machine[- ]?wash(able)?|wash(able)?( at)?|up to)[ ,]*${temperature}[ ,]*(very gentle|very mild|gentle|mild|delicates?|easy care|wool)?`), apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[5]) }) },
-  { pattern: /\b(\d{2})\s?°c?[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool)?/, apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[1]) }) },
+  {
+    pattern: new RegExp(String.raw`\b(hand[- ]?wash(able| only)?|wash by hand)( ${temperature})?`),
+    apply: (l, m) => ({ ...l, wash: { by: 'hand', maxC: Math.min(40, labelTemperature(m[4])) } }),
+  },
+  {
+    pattern: new RegExp(
+      String.raw`\b(machine[- ]?wash(able)?|wash(able)?( at)?|up to)[ ,]*${temperature}[ ,]*(very gentle|very mild|gentle|mild|delicates?|easy care|wool)?`,
+    ),
+    apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[5]) }),
+  },
+  {
+    pattern: /\b(\d{2})\s?°c?[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool)?/,
+    apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[1]) }),
+  },
   { pattern: /\b(gentle|mild|delicate) machine wash\b/, apply: (l) => ({ ...l, wash: machine('gentle', undefined) }) },
   { pattern: /\bmachine[- ]?wash(able)?\b/, apply: (l) => ({ ...l, wash: machine('', undefined) }) },
   { pattern: /\bdry[- ]?clean(ing)?\b/, apply: (l) => ({ ...l, dryClean: 'P' }) },
@@ -108,8 +217,18 @@ export function readLabelText(text: string): LabelReading {
 export function readWholeLabel(text: string): WholeLabelReading {
   const fibres = readComposition(text);
   const care = readLabelText(fibres.rest);
-  const rest = care.rest.split(',').map((x) => x.trim()).filter((x) => x && !/^(and|or|with|the|only|made in [a-z]+)$/.test(x)).join(', ');
-  return { label: care.label, parts: fibres.parts, understood: [...fibres.understood, ...care.understood], rest, problems: fibres.problems };
+  const rest = care.rest
+    .split(',')
+    .map((x) => x.trim())
+    .filter((x) => x && !/^(and|or|with|the|only|made in [a-z]+)$/.test(x))
+    .join(', ');
+  return {
+    label: care.label,
+    parts: fibres.parts,
+    understood: [...fibres.understood, ...care.understood],
+    rest,
+    problems: fibres.problems,
+  };
 }
 
 /** A label with its silent parts filled from its typed words; stated parts stay. */
@@ -117,7 +236,14 @@ export function withTypedWords(label: CareLabel): CareLabel {
   const typed = label.text ? readLabelText(label.text).label : null;
   if (!typed) return label;
   return {
-    wash: label.wash ?? typed.wash, bleach: label.bleach ?? typed.bleach, tumble: label.tumble ?? typed.tumble, dry: label.dry ?? typed.dry, iron: label.iron ?? typed.iron, dryClean: label.dryClean ?? typed.dryClean, wetClean: label.wetClean ?? typed.wetClean,
-    phrases: [...new Set([...label.phrases, ...typed.phrases])], text: label.text,
+    wash: label.wash ?? typed.wash,
+    bleach: label.bleach ?? typed.bleach,
+    tumble: label.tumble ?? typed.tumble,
+    dry: label.dry ?? typed.dry,
+    iron: label.iron ?? typed.iron,
+    dryClean: label.dryClean ?? typed.dryClean,
+    wetClean: label.wetClean ?? typed.wetClean,
+    phrases: [...new Set([...label.phrases, ...typed.phrases])],
+    text: label.text,
   };
 }

@@ -51,7 +51,17 @@ export interface CareLabel {
   text: string | null;
 }
 
-export const emptyLabel: CareLabel = { wash: null, bleach: null, tumble: null, dry: null, iron: null, dryClean: null, wetClean: null, phrases: [], text: null };
+export const emptyLabel: CareLabel = {
+  wash: null,
+  bleach: null,
+  tumble: null,
+  dry: null,
+  iron: null,
+  dryClean: null,
+  wetClean: null,
+  phrases: [],
+  text: null,
+};
 
 const actionWords = { normal: '', mild: ', mild', 'very-mild': ', very mild' } as const;
 
@@ -64,7 +74,10 @@ export function labelInWords(label: CareLabel): string[] {
   if (wash?.by === 'none') words.push('Do not wash');
   if (bleach) words.push({ any: 'Any bleach', oxygen: 'Oxygen bleach only', none: 'Do not bleach' }[bleach]);
   if (tumble) words.push({ normal: 'Tumble dry', low: 'Tumble dry low', none: 'Do not tumble dry' }[tumble]);
-  if (dry) words.push(`${dry.drip ? 'Drip ' : ''}${dry.position === 'line' ? 'line dry' : 'dry flat'}${dry.shade ? ' in shade' : ''}`);
+  if (dry)
+    words.push(
+      `${dry.drip ? 'Drip ' : ''}${dry.position === 'line' ? 'line dry' : 'dry flat'}${dry.shade ? ' in shade' : ''}`,
+    );
   if (iron) words.push({ high: 'Iron hot', medium: 'Iron medium', low: 'Iron cool', none: 'Do not iron' }[iron]);
   if (dryClean) words.push(dryClean === 'none' ? 'Do not dry clean' : `Dry clean ${dryClean}`);
   words.push(...label.phrases.map((p) => phraseWords[p]));

@@ -36,19 +36,60 @@ const groupMatrix: Record<AgentGroup, string> = {
   inert: 'ok ok ok ok ok ok ok ok ok no ok fl ok ok ok ai',
   'storage-vapour': 'ai ai ai ai ai ai ai ai ai no ai np ai ai ai np',
 };
-export const groupCode = (a: AgentGroup, b: AgentGroup): MixCode => groupMatrix[a].split(' ')[agentGroups.indexOf(b)] as MixCode;
+export const groupCode = (a: AgentGroup, b: AgentGroup): MixCode =>
+  groupMatrix[a].split(' ')[agentGroups.indexOf(b)] as MixCode;
 
 export const hazards = {
-  'haz-chlorine': { mix: 'chlorine-bleach + any acid (vinegar, citric, lemon, rust-remover)', forms: 'chlorine gas', text: 'Stop and leave the room now. Open a window only on your way out. Call the poison centre or the emergency number.' },
-  'haz-chloramine': { mix: 'chlorine-bleach + ammonia, urine, sweat-heavy cloth', forms: 'chloramines', text: 'Stop and leave the room now. Do not add anything to neutralise. Call the poison centre or the emergency number.' },
-  'haz-bleach-oxygen': { mix: 'chlorine-bleach + oxygen bleach or peroxide', forms: 'oxygen, heat, splashing; both lost', text: 'Do not combine. Rinse out one fully, then choose.' },
-  'haz-bleach-solvent': { mix: 'chlorine-bleach + alcohol or acetone', forms: 'chlorinated vapour, heat', text: 'Do not combine. Air the room.' },
-  'haz-peracid': { mix: 'peroxide or percarbonate + vinegar or acid, stored or hot', forms: 'peracetic acid', text: 'Do not premix. It burns eyes and skin.' },
-  'haz-peroxide-acetone': { mix: 'peroxide or percarbonate + acetone (worse with acid)', forms: 'unstable peroxide', text: 'Never bring these together. Rinse and air first.' },
-  'haz-so2': { mix: 'reducer + acid', forms: 'sulphur dioxide', text: 'Stop and leave the room. Air it from outside. Call the poison centre if breathing is hard.' },
+  'haz-chlorine': {
+    mix: 'chlorine-bleach + any acid (vinegar, citric, lemon, rust-remover)',
+    forms: 'chlorine gas',
+    text: 'Stop and leave the room now. Open a window only on your way out. Call the poison centre or the emergency number.',
+  },
+  'haz-chloramine': {
+    mix: 'chlorine-bleach + ammonia, urine, sweat-heavy cloth',
+    forms: 'chloramines',
+    text: 'Stop and leave the room now. Do not add anything to neutralise. Call the poison centre or the emergency number.',
+  },
+  'haz-bleach-oxygen': {
+    mix: 'chlorine-bleach + oxygen bleach or peroxide',
+    forms: 'oxygen, heat, splashing; both lost',
+    text: 'Do not combine. Rinse out one fully, then choose.',
+  },
+  'haz-bleach-solvent': {
+    mix: 'chlorine-bleach + alcohol or acetone',
+    forms: 'chlorinated vapour, heat',
+    text: 'Do not combine. Air the room.',
+  },
+  'haz-peracid': {
+    mix: 'peroxide or percarbonate + vinegar or acid, stored or hot',
+    forms: 'peracetic acid',
+    text: 'Do not premix. It burns eyes and skin.',
+  },
+  'haz-peroxide-acetone': {
+    mix: 'peroxide or percarbonate + acetone (worse with acid)',
+    forms: 'unstable peroxide',
+    text: 'Never bring these together. Rinse and air first.',
+  },
+  'haz-so2': {
+    mix: 'reducer + acid',
+    forms: 'sulphur dioxide',
+    text: 'Stop and leave the room. Air it from outside. Call the poison centre if breathing is hard.',
+  },
   'haz-redox': { mix: 'reducer + any bleach', forms: 'heat, gas', text: 'Use one only, two rinses apart.' },
-  'haz-pressure': { mix: 'mixed oxygen-bleach bath, or vinegar + soda, in a closed bottle', forms: 'burst', text: 'Never close a bottle of mixed bath.' },
-  'haz-fire': { mix: 'solvent vapour, oily cloth, drying oil, fuel', forms: 'flame, self-heating', text: 'No heat, spark or smoking. Lay oily rags flat outside; no heaps.' },
-  'haz-cyano': { mix: 'instant glue + cotton or wool', forms: 'heat, smoke, burn', text: 'Do not touch. Let it cure and cool.' },
+  'haz-pressure': {
+    mix: 'mixed oxygen-bleach bath, or vinegar + soda, in a closed bottle',
+    forms: 'burst',
+    text: 'Never close a bottle of mixed bath.',
+  },
+  'haz-fire': {
+    mix: 'solvent vapour, oily cloth, drying oil, fuel',
+    forms: 'flame, self-heating',
+    text: 'No heat, spark or smoking. Lay oily rags flat outside; no heaps.',
+  },
+  'haz-cyano': {
+    mix: 'instant glue + cotton or wool',
+    forms: 'heat, smoke, burn',
+    text: 'Do not touch. Let it cure and cool.',
+  },
 } as const satisfies Record<string, { mix: string; forms: string; text: string }>;
 export type HazardId = keyof typeof hazards;

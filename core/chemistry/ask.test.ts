@@ -7,7 +7,15 @@ import { childLines, precautionsFor, withPoisonCentre } from './precautions.ts';
 import { soapDose, soapForStockG } from './soap.ts';
 
 describe('may I use it', () => {
-  const cotton = clothOf(garment('c', { parts: only('cotton'), traits: new Set(), colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', label: washLabel(60, 'normal', { bleach: 'any' }) }));
+  const cotton = clothOf(
+    garment('c', {
+      parts: only('cotton'),
+      traits: new Set(),
+      colours: [{ hex: '#f7f7f4', role: 'ground' }],
+      dye: 'undyed',
+      label: washLabel(60, 'normal', { bleach: 'any' }),
+    }),
+  );
   const wool = clothOf(garment('w', { parts: only('wool'), traits: new Set(), label: washLabel(30, 'very-mild') }));
   test('on a piece', () => {
     expect(onPiece('soap-dish', cotton)).toMatchObject({ verdict: 'yes' });
@@ -23,20 +31,28 @@ describe('may I use it', () => {
     expect(bad.lines.join(' ')).toContain('leave the room');
     expect(together('vinegar-white', 'chlorine-bleach')).toEqual(bad);
     expect(together('soap-dish', 'water')).toMatchObject({ verdict: 'yes', danger: false });
-    expect(together('enzyme-prespotter', 'citric-acid')).toMatchObject({ verdict: 'with-care', title: 'no, rinse once between' });
+    expect(together('enzyme-prespotter', 'citric-acid')).toMatchObject({
+      verdict: 'with-care',
+      title: 'no, rinse once between',
+    });
   });
   test('customs are found by their words; harmful ones say do not', () => {
     expect(findPractices('salt on red wine')[0]).toBe('salt-on-wine');
     expect(findPractices('vinegar soda')).toContain('soda-with-vinegar');
     expect(findPractices('x')).toEqual([]);
-    for (const p of Object.values(practices)) if (p.grade === 'harmful') expect(p.answer).toMatch(/^(Do not|Never|Not )/);
+    for (const p of Object.values(practices))
+      if (p.grade === 'harmful') expect(p.answer).toMatch(/^(Do not|Never|Not )/);
     for (const p of Object.values(practices)) expect(p.answer).not.toMatch(/[§`]|refuse:|software/);
   });
 });
 
 describe('home-made soap', () => {
   test('stock: 5, 10 and 12 litres', () => expect([5, 10, 12].map((l) => soapForStockG(l))).toEqual([100, 200, 240]));
-  test.each([[0.5, 19.6, 979], [1, 24.2, 1208], [2.5, 37.9, 1894]])('15 litres at %s mmol/l: %s g, %s ml', (h, g, ml) => {
+  test.each([
+    [0.5, 19.6, 979],
+    [1, 24.2, 1208],
+    [2.5, 37.9, 1894],
+  ])('15 litres at %s mmol/l: %s g, %s ml', (h, g, ml) => {
     const d = soapDose(15, h);
     expect(Math.abs(d.soapG - g)).toBeLessThan(0.1);
     expect(Math.abs(d.stockMl - ml)).toBeLessThanOrEqual(1);
@@ -51,7 +67,11 @@ describe('home-made soap', () => {
 
 describe('what to watch', () => {
   test('at most five lines, the worst first; the highest protection, with air if any needs it', () => {
-    const p = precautionsFor({ agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'], stains: ['urine', 'mildew'], hottestC: 50 });
+    const p = precautionsFor({
+      agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'],
+      stains: ['urine', 'mildew'],
+      hottestC: 50,
+    });
     expect(p.lines).toHaveLength(5);
     expect(p.lines[0]!.id).toBe('bleach-gas');
     expect(p.lines.map((l) => l.id)).toContain('flame');
@@ -59,17 +79,36 @@ describe('what to watch', () => {
     expect(p.ppe).toContain('open windows');
   });
   test('where children are about nothing gives way, and three lines join', () => {
-    const session = { agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'], stains: ['urine'], hottestC: 50 } as const;
+    const session = {
+      agents: ['chlorine-bleach', 'isopropyl-alcohol', 'oxy-percarbonate', 'rust-remover'],
+      stains: ['urine'],
+      hottestC: 50,
+    } as const;
     const plain = precautionsFor(session).lines.map((l) => l.id);
-    expect(precautionsFor({ ...session, children: true }).lines.map((l) => l.id)).toEqual([...plain, 'children', 'pods', 'tub-child']);
-    const soak = precautionsFor({ agents: ['oxy-percarbonate'], stains: [], hottestC: 50, bulkSoakKg: 4, children: true }).lines.map((l) => l.id);
+    expect(precautionsFor({ ...session, children: true }).lines.map((l) => l.id)).toEqual([
+      ...plain,
+      'children',
+      'pods',
+      'tub-child',
+    ]);
+    const soak = precautionsFor({
+      agents: ['oxy-percarbonate'],
+      stains: [],
+      hottestC: 50,
+      bulkSoakKg: 4,
+      children: true,
+    }).lines.map((l) => l.id);
     expect(soak.filter((id) => id === 'tub-child')).toHaveLength(1);
-    expect(precautionsFor({ agents: ['water'], stains: [], hottestC: 20, children: true }).lines.map((l) => l.id)).toEqual(['label-first', 'children', 'pods', 'tub-child']);
+    expect(
+      precautionsFor({ agents: ['water'], stains: [], hottestC: 20, children: true }).lines.map((l) => l.id),
+    ).toEqual(['label-first', 'children', 'pods', 'tub-child']);
   });
   test('a load says what its product and its tub ask for', () => {
     expect(childLines({ pod: false, tub: false }).map((l) => l.id)).toEqual(['children']);
     expect(childLines({ pod: true, tub: true }).map((l) => l.id)).toEqual(['children', 'pods', 'tub-child']);
-    expect(childLines({ pod: false, tub: true }).at(-1)?.text).toBe('Cover or lock the tub. A child can drown in little water.');
+    expect(childLines({ pod: false, tub: true }).at(-1)?.text).toBe(
+      'Cover or lock the tub. A child can drown in little water.',
+    );
   });
   test('the poison centre by its number, or the local one', () => {
     const text = 'Call the poison centre or the emergency number.';
@@ -82,7 +121,11 @@ describe('what to watch', () => {
     expect(p.ppe).toBe('Wash hands after use.');
   });
   test('body fluids: gloves; a deep tub: a lid, and bail before lifting', () => {
-    expect(precautionsFor({ agents: ['water'], stains: ['vomit'], hottestC: 20 }).lines.map((l) => l.id)).toEqual(expect.arrayContaining(['gloves', 'biological']));
-    expect(precautionsFor({ agents: ['water'], stains: [], hottestC: 20, bulkSoakKg: 30 }).lines.map((l) => l.id)).toEqual(expect.arrayContaining(['tub-child', 'lift']));
+    expect(precautionsFor({ agents: ['water'], stains: ['vomit'], hottestC: 20 }).lines.map((l) => l.id)).toEqual(
+      expect.arrayContaining(['gloves', 'biological']),
+    );
+    expect(
+      precautionsFor({ agents: ['water'], stains: [], hottestC: 20, bulkSoakKg: 30 }).lines.map((l) => l.id),
+    ).toEqual(expect.arrayContaining(['tub-child', 'lift']));
   });
 });

@@ -1,9 +1,21 @@
 /** Whether a piece bears an agent, and on what conditions: the worst code over its fibres, dye, print, trims and finishes, then its label and its tests. */
 import { agentFacts, type AgentId } from './agents.ts';
-import { conditions, fibreCode, finishNever, matrixColumns, neverCodes, type ConditionCode, type MatrixColumn, type NeverCode } from './agent-fibre.ts';
+import {
+  conditions,
+  fibreCode,
+  finishNever,
+  matrixColumns,
+  neverCodes,
+  type ConditionCode,
+  type MatrixColumn,
+  type NeverCode,
+} from './agent-fibre.ts';
 import { hasAny, testedWith, type Cloth } from './cloth.ts';
 
-export interface Never { code: NeverCode; because: string }
+export interface Never {
+  code: NeverCode;
+  because: string;
+}
 export interface Bearing {
   never: Never | null;
   /** Sorted by the order of the table. */
@@ -19,10 +31,26 @@ export interface Bearing {
   halfStrength: boolean;
 }
 
-export const bleachingAgents: readonly AgentId[] = ['det-universal-powder', 'det-tablet', 'oxy-percarbonate', 'peroxide-3', 'chlorine-bleach'];
+export const bleachingAgents: readonly AgentId[] = [
+  'det-universal-powder',
+  'det-tablet',
+  'oxy-percarbonate',
+  'peroxide-3',
+  'chlorine-bleach',
+];
 /** Groups that count as water and detergents: three washes without bleeding are evidence enough. */
 const washGroups: readonly string[] = ['neutral-surf', 'enzyme-det', 'oxi-det', 'soap'];
-const columnWords: Partial<Record<MatrixColumn, string>> = { 'modal-lyocell': 'modal or lyocell', 'mohair-alpaca-angora': 'mohair, alpaca or angora', 'metallic-thread': 'metallic yarn', 'raw-indigo': 'raw indigo', 'elastic-trim': 'elastic', 'metal-trim': 'metal parts', dyed: 'dyed cloth', undyed: 'undyed cloth', print: 'a print' };
+const columnWords: Partial<Record<MatrixColumn, string>> = {
+  'modal-lyocell': 'modal or lyocell',
+  'mohair-alpaca-angora': 'mohair, alpaca or angora',
+  'metallic-thread': 'metallic yarn',
+  'raw-indigo': 'raw indigo',
+  'elastic-trim': 'elastic',
+  'metal-trim': 'metal parts',
+  dyed: 'dyed cloth',
+  undyed: 'undyed cloth',
+  print: 'a print',
+};
 export const columnName = (c: MatrixColumn): string => columnWords[c] ?? c;
 const isCondition = (code: string): code is ConditionCode => code in conditions;
 const never = (code: NeverCode, where: string): Never => ({ code, because: `${where}: ${neverCodes[code]}` });
@@ -32,8 +60,14 @@ function extraNever(agent: AgentId, cloth: Cloth): Never | null {
   const solvent = agentFacts(agent).group === 'flam-solvent';
   if (cloth.fibres.has('coated') && solvent) return never('x-swell', 'coating');
   if (cloth.fibres.has('cupro') && agent === 'acetone') return never('x-dissolve', 'cupro');
-  if (cloth.fibres.has('polypropylene') && (agent === 'solvent-spotter' || agent === 'mineral-spirits' || agent === 'soft-fat')) return never('x-swell', 'polypropylene');
-  for (const f of cloth.finishes) if ((finishNever[f] as readonly AgentId[]).includes(agent)) return { code: 'x-refuse', because: `${f.replace('-', ' ')} finish: it would harm it` };
+  if (
+    cloth.fibres.has('polypropylene') &&
+    (agent === 'solvent-spotter' || agent === 'mineral-spirits' || agent === 'soft-fat')
+  )
+    return never('x-swell', 'polypropylene');
+  for (const f of cloth.finishes)
+    if ((finishNever[f] as readonly AgentId[]).includes(agent))
+      return { code: 'x-refuse', because: `${f.replace('-', ' ')} finish: it would harm it` };
   return null;
 }
 
@@ -53,26 +87,40 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
   const test = testedWith(cloth, agent);
   if (bleachingAgents.includes(agent)) {
     if (cloth.labelBleach === 'none') blocked ??= { code: 'x-refuse', because: 'its label forbids bleach' };
-    else if (agent === 'chlorine-bleach' && cloth.labelBleach !== 'any') blocked ??= { code: 'x-chlorine', because: 'chlorine needs an empty triangle on the label' };
+    else if (agent === 'chlorine-bleach' && cloth.labelBleach !== 'any')
+      blocked ??= { code: 'x-chlorine', because: 'chlorine needs an empty triangle on the label' };
     else if (cloth.labelBleach === null) needsTest = true;
   }
-  if (found.has('c-white') && !cloth.plainWhite) blocked ??= { code: 'x-strip', because: 'only on undyed cloth without print' };
+  if (found.has('c-white') && !cloth.plainWhite)
+    blocked ??= { code: 'x-strip', because: 'only on undyed cloth without print' };
   if (found.has('c-test')) needsTest = true;
   if (found.has('c-fast') && cloth.fastness !== 'fast') {
     const washing = agent === 'water' || washGroups.includes(agentFacts(agent).group);
     // A trace leaves the cold flush open, with an eye on the dye.
-    if (washing && (cloth.fastness === 'strong' || (cloth.fastness === 'trace' && agent !== 'water'))) blocked ??= { code: 'x-strip', because: 'its dye runs' };
+    if (washing && (cloth.fastness === 'strong' || (cloth.fastness === 'trace' && agent !== 'water')))
+      blocked ??= { code: 'x-strip', because: 'its dye runs' };
     else needsTest = true;
-  } else if (found.has('c-fast') && agent !== 'water' && !washGroups.includes(agentFacts(agent).group)) needsTest = true;
-  if (needsTest && test === 'failed' && agent !== 'water') blocked ??= { code: 'x-strip', because: 'the test with it failed' };
+  } else if (found.has('c-fast') && agent !== 'water' && !washGroups.includes(agentFacts(agent).group))
+    needsTest = true;
+  if (needsTest && test === 'failed' && agent !== 'water')
+    blocked ??= { code: 'x-strip', because: 'the test with it failed' };
   if (test === 'passed') needsTest = false;
-  const elastic = hasAny(cloth, ['acrylic', 'elastane', 'elastic-trim']) && !hasAny(cloth, ['acetate', 'triacetate', 'wool', 'cashmere', 'mohair-alpaca-angora', 'silk']);
+  const elastic =
+    hasAny(cloth, ['acrylic', 'elastane', 'elastic-trim']) &&
+    !hasAny(cloth, ['acetate', 'triacetate', 'wool', 'cashmere', 'mohair-alpaca-angora', 'silk']);
   const has = (c: ConditionCode): boolean => found.has(c);
   return {
-    never: blocked, conditions: (Object.keys(conditions) as ConditionCode[]).filter((c) => found.has(c)), needsTest,
-    mostC: Math.min(has('c-10') || has('c-soap') || has('c-bleed') ? 30 : Infinity, has('c-30') ? 40 : Infinity, has('c-cool') ? (elastic ? 40 : 30) : Infinity),
+    never: blocked,
+    conditions: (Object.keys(conditions) as ConditionCode[]).filter((c) => found.has(c)),
+    needsTest,
+    mostC: Math.min(
+      has('c-10') || has('c-soap') || has('c-bleed') ? 30 : Infinity,
+      has('c-30') ? 40 : Infinity,
+      has('c-cool') ? (elastic ? 40 : 30) : Infinity,
+    ),
     mostMinutes: Math.min(has('c-10') || has('c-dil') ? 10 : Infinity, has('c-30') || has('c-trim') ? 30 : Infinity),
     leastRinses: has('c-rinse') || has('c-soap') ? 2 : has('c-10') || has('c-30') ? 1 : 0,
-    spotOnly: has('c-spot'), halfStrength: has('c-dil'),
+    spotOnly: has('c-spot'),
+    halfStrength: has('c-dil'),
   };
 }

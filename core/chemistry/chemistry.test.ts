@@ -9,7 +9,15 @@ import { agentFacts, agentGroups, agentIds, agents, refusedAgents } from './agen
 import { bearingOf } from './bearing.ts';
 import { agentOfProduct, cupboardOf } from './cupboard.ts';
 import { clothOf, fastnessOf } from './cloth.ts';
-import { hazardOf, mixCode, pairRules, rinsesBetween, sequenceProblems, withRinses, type SequenceStep } from './sequence.ts';
+import {
+  hazardOf,
+  mixCode,
+  pairRules,
+  rinsesBetween,
+  sequenceProblems,
+  withRinses,
+  type SequenceStep,
+} from './sequence.ts';
 import { isTool, toolCodes, toolFibreGroups, toolIds, tools } from './tools.ts';
 
 describe('tables', () => {
@@ -27,10 +35,11 @@ describe('tables', () => {
     }
   });
   test('the group matrix is symmetric, whole, and has a code for each group with itself', () => {
-    for (const a of agentGroups) for (const b of agentGroups) {
-      expect(groupCode(a, b) in mixCodes).toBe(true);
-      expect(groupCode(a, b)).toBe(groupCode(b, a));
-    }
+    for (const a of agentGroups)
+      for (const b of agentGroups) {
+        expect(groupCode(a, b) in mixCodes).toBe(true);
+        expect(groupCode(a, b)).toBe(groupCode(b, a));
+      }
   });
   test('every stain has a family, a base of 2–98, steps whose agents are known, and no refused agent', () => {
     expect(stainKinds).toHaveLength(55);
@@ -51,31 +60,86 @@ describe('tables', () => {
 });
 
 describe('what cloth bears', () => {
-  const on = (fibre: 'cotton' | 'wool' | 'silk' | 'acetate' | 'acrylic' | 'elastane' | 'down-fill' | 'polyester' | 'unknown' | 'cupro' | 'polypropylene', change: Parameters<typeof garment>[1] = {}) =>
-    clothOf(garment('g', { parts: [{ role: 'shell', fibres: [{ fibre, percent: 100 }] }], colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', traits: new Set(), label: washLabel(60, 'normal', { bleach: 'any' }), ...change }));
+  const on = (
+    fibre:
+      | 'cotton'
+      | 'wool'
+      | 'silk'
+      | 'acetate'
+      | 'acrylic'
+      | 'elastane'
+      | 'down-fill'
+      | 'polyester'
+      | 'unknown'
+      | 'cupro'
+      | 'polypropylene',
+    change: Parameters<typeof garment>[1] = {},
+  ) =>
+    clothOf(
+      garment('g', {
+        parts: [{ role: 'shell', fibres: [{ fibre, percent: 100 }] }],
+        colours: [{ hex: '#f7f7f4', role: 'ground' }],
+        dye: 'undyed',
+        traits: new Set(),
+        label: washLabel(60, 'normal', { bleach: 'any' }),
+        ...change,
+      }),
+    );
   test('enzymes and alkali never meet protein fibre or down', () => {
-    for (const fibre of ['wool', 'silk', 'down-fill'] as const) for (const a of agentIds) {
-      const { never, conditions: c } = bearingOf(a, on(fibre));
-      if (['det-universal-powder', 'det-tablet', 'det-colour-liquid', 'det-dark-liquid', 'det-pod', 'enzyme-prespotter', 'bio-odour-enzyme'].includes(a)) expect(never?.code).toBe('x-protease');
-      if ((agentFacts(a).ph?.[0] ?? 7) >= 9 && !c.includes('c-soap')) expect([a, never === null]).toEqual([a, false]);
-    }
+    for (const fibre of ['wool', 'silk', 'down-fill'] as const)
+      for (const a of agentIds) {
+        const { never, conditions: c } = bearingOf(a, on(fibre));
+        if (
+          [
+            'det-universal-powder',
+            'det-tablet',
+            'det-colour-liquid',
+            'det-dark-liquid',
+            'det-pod',
+            'enzyme-prespotter',
+            'bio-odour-enzyme',
+          ].includes(a)
+        )
+          expect(never?.code).toBe('x-protease');
+        if ((agentFacts(a).ph?.[0] ?? 7) >= 9 && !c.includes('c-soap')) expect([a, never === null]).toEqual([a, false]);
+      }
   });
   test('acetone on none of acetate, acrylic, elastane, print, metallic yarn, cupro or the unknown', () => {
-    for (const cloth of [on('acetate'), on('acrylic'), on('elastane'), on('unknown'), on('cupro'), on('cotton', { traits: new Set(['print']) }), on('cotton', { traits: new Set(['elastic']) })]) expect(bearingOf('acetone', cloth).never).not.toBeNull();
+    for (const cloth of [
+      on('acetate'),
+      on('acrylic'),
+      on('elastane'),
+      on('unknown'),
+      on('cupro'),
+      on('cotton', { traits: new Set(['print']) }),
+      on('cotton', { traits: new Set(['elastic']) }),
+    ])
+      expect(bearingOf('acetone', cloth).never).not.toBeNull();
     expect(bearingOf('acetone', on('cotton')).never).toBeNull();
     expect(bearingOf('solvent-spotter', on('polypropylene')).never?.code).toBe('x-swell');
   });
   test('chlorine: undyed cellulose or polyester under an empty triangle, nothing else', () => {
     expect(bearingOf('chlorine-bleach', on('cotton')).never).toBeNull();
     expect(bearingOf('chlorine-bleach', on('polyester')).never).toBeNull();
-    expect(bearingOf('chlorine-bleach', on('cotton', { label: washLabel(60, 'normal', { bleach: 'oxygen' }) })).never).not.toBeNull();
+    expect(
+      bearingOf('chlorine-bleach', on('cotton', { label: washLabel(60, 'normal', { bleach: 'oxygen' }) })).never,
+    ).not.toBeNull();
     expect(bearingOf('chlorine-bleach', on('cotton', { label: null })).never).not.toBeNull();
-    expect(bearingOf('chlorine-bleach', on('cotton', { colours: [{ hex: '#2f6f6b', role: 'ground' }], dye: 'reactive' })).never).not.toBeNull();
+    expect(
+      bearingOf('chlorine-bleach', on('cotton', { colours: [{ hex: '#2f6f6b', role: 'ground' }], dye: 'reactive' }))
+        .never,
+    ).not.toBeNull();
     expect(bearingOf('chlorine-bleach', on('wool')).never?.code).toBe('x-chlorine');
   });
   test('a crossed triangle forbids every bleach; an unreadable one asks for a test', () => {
-    expect(bearingOf('oxy-percarbonate', on('cotton', { label: washLabel(40, 'normal', { bleach: 'none' }) })).never?.because).toContain('label');
-    expect(bearingOf('oxy-percarbonate', on('cotton', { label: null }))).toMatchObject({ never: null, needsTest: true });
+    expect(
+      bearingOf('oxy-percarbonate', on('cotton', { label: washLabel(40, 'normal', { bleach: 'none' }) })).never
+        ?.because,
+    ).toContain('label');
+    expect(bearingOf('oxy-percarbonate', on('cotton', { label: null }))).toMatchObject({
+      never: null,
+      needsTest: true,
+    });
     expect(bearingOf('oxy-percarbonate', on('cotton'))).toMatchObject({ never: null, needsTest: false });
   });
   test('conditions become numbers: 10 min at 30 °C, 30 min at 40 °C, half strength', () => {
@@ -85,24 +149,60 @@ describe('what cloth bears', () => {
     expect(bearingOf('soap-dish', on('wool')).spotOnly).toBe(true);
   });
   test('the worst code of a blend decides, from 5 percent; elastane from 1', () => {
-    const blend = (fibres: { fibre: 'cotton' | 'wool' | 'elastane'; percent: number }[]) => clothOf(garment('g', { parts: [{ role: 'shell', fibres }], label: washLabel(40, 'normal', { bleach: 'oxygen' }) }));
-    expect(bearingOf('det-colour-liquid', blend([{ fibre: 'cotton', percent: 96 }, { fibre: 'wool', percent: 4 }])).never).toBeNull();
-    expect(bearingOf('det-colour-liquid', blend([{ fibre: 'cotton', percent: 95 }, { fibre: 'wool', percent: 5 }])).never?.code).toBe('x-protease');
-    expect(bearingOf('acetone', blend([{ fibre: 'cotton', percent: 99 }, { fibre: 'elastane', percent: 1 }])).never?.code).toBe('x-swell');
+    const blend = (fibres: { fibre: 'cotton' | 'wool' | 'elastane'; percent: number }[]) =>
+      clothOf(
+        garment('g', { parts: [{ role: 'shell', fibres }], label: washLabel(40, 'normal', { bleach: 'oxygen' }) }),
+      );
+    expect(
+      bearingOf(
+        'det-colour-liquid',
+        blend([
+          { fibre: 'cotton', percent: 96 },
+          { fibre: 'wool', percent: 4 },
+        ]),
+      ).never,
+    ).toBeNull();
+    expect(
+      bearingOf(
+        'det-colour-liquid',
+        blend([
+          { fibre: 'cotton', percent: 95 },
+          { fibre: 'wool', percent: 5 },
+        ]),
+      ).never?.code,
+    ).toBe('x-protease');
+    expect(
+      bearingOf(
+        'acetone',
+        blend([
+          { fibre: 'cotton', percent: 99 },
+          { fibre: 'elastane', percent: 1 },
+        ]),
+      ).never?.code,
+    ).toBe('x-swell');
   });
   test('how fast a colour is: tests, then three washes; bleeders stay bleeders', () => {
     const g = garment('g', { washCount: 0, tests: [] });
     expect(fastnessOf(g)).toBe('unknown');
     expect(fastnessOf({ ...g, washCount: 3 })).toBe('fast');
     expect(fastnessOf({ ...g, tests: [{ kind: 'spot', agent: 'water', grade: 4.5, at: '2026-01-01' }] })).toBe('fast');
-    expect(fastnessOf({ ...g, washCount: 9, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-01-01' }] })).toBe('trace');
+    expect(
+      fastnessOf({ ...g, washCount: 9, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-01-01' }] }),
+    ).toBe('trace');
     expect(fastnessOf({ ...g, tests: [{ kind: 'spot', agent: 'water', grade: 2, at: '2026-01-01' }] })).toBe('strong');
     expect(fastnessOf({ ...g, dye: 'undyed' })).toBe('undyed');
   });
 });
 
 describe('one after the other', () => {
-  const step = (agent: SequenceStep['agent'], rinses = 0, change: Partial<SequenceStep> = {}): SequenceStep => ({ agent, rinses, mayBeSkipped: false, airs: false, wet: true, ...change });
+  const step = (agent: SequenceStep['agent'], rinses = 0, change: Partial<SequenceStep> = {}): SequenceStep => ({
+    agent,
+    rinses,
+    mayBeSkipped: false,
+    airs: false,
+    wet: true,
+    ...change,
+  });
   test.each(pairRules)('$first.0 and $then.0: $code', (r) => {
     expect(mixCode(r.first[0]!, r.then[0]!)).toBe(r.code);
     if (!r.ordered) expect(mixCode(r.then[0]!, r.first[0]!)).toBe(r.code);
@@ -126,16 +226,26 @@ describe('one after the other', () => {
     expect(hazardOf('soap-dish', 'det-delicate')).toBeNull();
   });
   test('rinses of a step that may be skipped do not count', () => {
-    const steps = [step('vinegar-white', 1), step('det-colour-liquid', 1, { mayBeSkipped: true }), step('oxy-percarbonate', 2)];
+    const steps = [
+      step('vinegar-white', 1),
+      step('det-colour-liquid', 1, { mayBeSkipped: true }),
+      step('oxy-percarbonate', 2),
+    ];
     expect(sequenceProblems(steps).map((p) => [p.first, p.then])).toEqual([[0, 2]]);
     expect(sequenceProblems(withRinses(steps))).toEqual([]);
     expect(withRinses(steps)[0]!.rinses).toBe(2);
   });
   test('a volatile solvent needs dry cloth before and fresh air after', () => {
     const wet = [step('water', 1), step('acetone', 0, { wet: false }), step('soap-dish', 1)];
-    expect(sequenceProblems(wet).map((p) => p.text)).toEqual(expect.arrayContaining(['the solvent needs dry cloth', 'the solvent must be gone first']));
+    expect(sequenceProblems(wet).map((p) => p.text)).toEqual(
+      expect.arrayContaining(['the solvent needs dry cloth', 'the solvent must be gone first']),
+    );
     const air = step(null, 0, { airs: true, wet: false });
-    expect(sequenceProblems([step('water', 1), air, step('acetone', 0, { wet: false }), air, step('soap-dish', 1)]).filter((p) => p.text.includes('solvent'))).toEqual([]);
+    expect(
+      sequenceProblems([step('water', 1), air, step('acetone', 0, { wet: false }), air, step('soap-dish', 1)]).filter(
+        (p) => p.text.includes('solvent'),
+      ),
+    ).toEqual([]);
   });
   test('what never meets is not mended by rinsing', () => {
     expect(sequenceProblems(withRinses([step('chlorine-bleach', 9), step('rust-remover', 2)]))).toHaveLength(1);
@@ -147,8 +257,24 @@ test('products are agents by class and form; used up and pods count for nothing 
   expect(agentOfProduct({ class: 'universal', form: 'liquid' })).toBe('det-colour-liquid');
   expect(agentOfProduct({ class: 'dish-soap', form: 'liquid' })).toBe('soap-dish');
   expect(agentOfProduct({ class: 'citric-acid', form: 'powder' })).toBe('citric-acid');
-  const product = (id: string, cls: string, form: 'liquid' | 'pod', remaining: number | null) => ({ id, name: id, class: cls, form, dose: null, remaining, pricePerUnit: null });
-  expect([...cupboardOf({ products: [product('a', 'colour', 'liquid', 0), product('b', 'vinegar', 'liquid', null), product('c', 'colour', 'pod', 5)] as never })]).toEqual(['vinegar-white']);
+  const product = (id: string, cls: string, form: 'liquid' | 'pod', remaining: number | null) => ({
+    id,
+    name: id,
+    class: cls,
+    form,
+    dose: null,
+    remaining,
+    pricePerUnit: null,
+  });
+  expect([
+    ...cupboardOf({
+      products: [
+        product('a', 'colour', 'liquid', 0),
+        product('b', 'vinegar', 'liquid', null),
+        product('c', 'colour', 'pod', 5),
+      ] as never,
+    }),
+  ]).toEqual(['vinegar-white']);
 });
 test('columns exist for every fibre code asked', () => {
   for (const c of matrixColumns) expect(fibreCode('water', c)).toBeDefined();

@@ -6,24 +6,74 @@ import type { Chemical } from './sequence.ts';
 
 /** Gas, fire, poison, scald, other: the order of showing. */
 const severity: readonly SafetyLineId[] = [
-  'bleach-gas', 'bleach-alone', 'fuel-cloth', 'fuel-body', 'flame', 'oily-rags', 'solvent-air', 'instant-glue', 'rust-remover', 'swallowed', 'pods', 'eyes', 'skin-splash', 'biological', 'mould', 'sharps', 'gloves', 'ventilate', 'scald', 'tub-child', 'lift', 'peroxide-skin', 'borax-note', 'waste', 'no-mix', 'label-first',
+  'bleach-gas',
+  'bleach-alone',
+  'fuel-cloth',
+  'fuel-body',
+  'flame',
+  'oily-rags',
+  'solvent-air',
+  'instant-glue',
+  'rust-remover',
+  'swallowed',
+  'pods',
+  'eyes',
+  'skin-splash',
+  'biological',
+  'mould',
+  'sharps',
+  'gloves',
+  'ventilate',
+  'scald',
+  'tub-child',
+  'lift',
+  'peroxide-skin',
+  'borax-note',
+  'waste',
+  'no-mix',
+  'label-first',
 ];
 const most = 5;
 /** Added where children are about, to whatever else is shown: none of it gives way. */
 const childLineIds: readonly SafetyLineId[] = ['children', 'pods', 'tub-child'];
-const ppeOrder: readonly PpeId[] = ['ppe-none', 'ppe-mask', 'ppe-gloves', 'ppe-gloves-eye', 'ppe-gloves-vent', 'ppe-gloves-eye-vent'];
+const ppeOrder: readonly PpeId[] = [
+  'ppe-none',
+  'ppe-mask',
+  'ppe-gloves',
+  'ppe-gloves-eye',
+  'ppe-gloves-vent',
+  'ppe-gloves-eye-vent',
+];
 const biological: readonly StainKind[] = ['urine', 'vomit', 'faeces', 'blood-fresh', 'blood-dried'];
 
 /** The fixed text with the household's own number in it; without one it names the local centre. */
-export const withPoisonCentre = (text: string, number: string | null): string => text.replace(/\b(?:the|your) poison centre\b/g, number ? `the poison centre (${number})` : 'your local poison centre');
+export const withPoisonCentre = (text: string, number: string | null): string =>
+  text.replace(
+    /\b(?:the|your) poison centre\b/g,
+    number ? `the poison centre (${number})` : 'your local poison centre',
+  );
 
-export interface Session { agents: readonly Chemical[]; stains: readonly StainKind[]; hottestC: number; bulkSoakKg?: number; /** Children live here or visit. */ children?: boolean }
-export interface SafetyLine { id: SafetyLineId; text: string; defer: string | null }
-export interface Precautions { ppe: string; lines: SafetyLine[] }
+export interface Session {
+  agents: readonly Chemical[];
+  stains: readonly StainKind[];
+  hottestC: number;
+  bulkSoakKg?: number;
+  /** Children live here or visit. */ children?: boolean;
+}
+export interface SafetyLine {
+  id: SafetyLineId;
+  text: string;
+  defer: string | null;
+}
+export interface Precautions {
+  ppe: string;
+  lines: SafetyLine[];
+}
 const lineOf = (id: SafetyLineId): SafetyLine => ({ id, text: safetyLines[id].text, defer: safetyLines[id].defer });
 
 /** What a load asks for where children are about: products out of reach, pods if it takes one, the tub if it is washed in one. */
-export const childLines = (load: { pod: boolean; tub: boolean }): SafetyLine[] => childLineIds.filter((id) => id === 'children' || (id === 'pods' ? load.pod : load.tub)).map(lineOf);
+export const childLines = (load: { pod: boolean; tub: boolean }): SafetyLine[] =>
+  childLineIds.filter((id) => id === 'children' || (id === 'pods' ? load.pod : load.tub)).map(lineOf);
 
 export function precautionsFor(s: Session): Precautions {
   const stock = [...new Set(s.agents.map(stockOf))];
@@ -31,12 +81,20 @@ export function precautionsFor(s: Session): Precautions {
   const protections = facts.map((f) => f.ppe);
   const group = (g: string): boolean => facts.some((f) => f.group === g);
   const on = new Set<SafetyLineId>(['label-first']);
-  const when = (yes: boolean, ...ids: SafetyLineId[]): void => { if (yes) for (const id of ids) on.add(id); };
+  const when = (yes: boolean, ...ids: SafetyLineId[]): void => {
+    if (yes) for (const id of ids) on.add(id);
+  };
   when(stock.length > 1, 'no-mix');
   when(group('chlorine'), 'bleach-alone', 'bleach-gas');
   when(protections.some((p) => p.startsWith('ppe-gloves')) || s.stains.some((k) => biological.includes(k)), 'gloves');
-  when(protections.some((p) => p.startsWith('ppe-gloves-eye')), 'eyes');
-  when(protections.some((p) => p.endsWith('vent')), 'ventilate');
+  when(
+    protections.some((p) => p.startsWith('ppe-gloves-eye')),
+    'eyes',
+  );
+  when(
+    protections.some((p) => p.endsWith('vent')),
+    'ventilate',
+  );
   when(group('flam-solvent'), 'flame', 'solvent-air', 'waste');
   when(stock.includes('rust-remover'), 'rust-remover', 'waste');
   when(stock.includes('peroxide-3') || stock.includes('oxy-percarbonate'), 'peroxide-skin');
@@ -45,14 +103,22 @@ export function precautionsFor(s: Session): Precautions {
   when(s.stains.includes('paint-oil') || s.stains.includes('engine-oil') || stock.includes('soft-fat'), 'oily-rags');
   when(s.stains.includes('glue-instant'), 'instant-glue');
   when(s.stains.includes('mildew'), 'mould');
-  when(s.stains.some((k) => biological.includes(k) || stainFacts(k).families.includes('biological')), 'biological');
+  when(
+    s.stains.some((k) => biological.includes(k) || stainFacts(k).families.includes('biological')),
+    'biological',
+  );
   when(s.hottestC > 45, 'scald');
   when(s.bulkSoakKg !== undefined, 'tub-child');
   when((s.bulkSoakKg ?? 0) > 10, 'lift');
   // One highest set for a session, with fresh air if any agent asks for it.
   const highest = protections.reduce<PpeId>((a, b) => (ppeOrder.indexOf(b) > ppeOrder.indexOf(a) ? b : a), 'ppe-none');
   const vent = protections.some((p) => p.endsWith('vent'));
-  const set: PpeId = vent && highest === 'ppe-gloves-eye' ? 'ppe-gloves-eye-vent' : vent && protections.includes('ppe-gloves-eye') ? 'ppe-gloves-eye-vent' : highest;
+  const set: PpeId =
+    vent && highest === 'ppe-gloves-eye'
+      ? 'ppe-gloves-eye-vent'
+      : vent && protections.includes('ppe-gloves-eye')
+        ? 'ppe-gloves-eye-vent'
+        : highest;
   const shown = severity.filter((id) => on.has(id)).slice(0, most);
   const added = s.children ? childLineIds.filter((id) => !shown.includes(id)) : [];
   return { ppe: ppe[set], lines: [...shown, ...added].map(lineOf) };

@@ -7,9 +7,38 @@ import { groupCode, hazards, type HazardId, type MixCode } from './agent-agent.t
 
 export type Chemical = AgentId | PreparationId;
 
-interface PairRule { first: readonly AgentId[]; then: readonly AgentId[]; code: MixCode; /** Holds in this order only. */ ordered?: boolean; why: string }
-const surfactants: readonly AgentId[] = ['det-delicate', 'det-wool-silk', 'det-no-rinse', 'det-colour-liquid', 'det-dark-liquid', 'soap-dish', 'shampoo-baby', 'prespotter-wool-safe', 'enzyme-prespotter', 'soap-bar', 'ox-gall-soap'];
-const detergents: readonly AgentId[] = ['det-delicate', 'det-wool-silk', 'det-no-rinse', 'det-universal-powder', 'det-tablet', 'det-colour-liquid', 'det-dark-liquid', 'det-pod', 'soap-nut'];
+interface PairRule {
+  first: readonly AgentId[];
+  then: readonly AgentId[];
+  code: MixCode;
+  /** Holds in this order only. */ ordered?: boolean;
+  why: string;
+}
+const surfactants: readonly AgentId[] = [
+  'det-delicate',
+  'det-wool-silk',
+  'det-no-rinse',
+  'det-colour-liquid',
+  'det-dark-liquid',
+  'soap-dish',
+  'shampoo-baby',
+  'prespotter-wool-safe',
+  'enzyme-prespotter',
+  'soap-bar',
+  'ox-gall-soap',
+];
+const detergents: readonly AgentId[] = [
+  'det-delicate',
+  'det-wool-silk',
+  'det-no-rinse',
+  'det-universal-powder',
+  'det-tablet',
+  'det-colour-liquid',
+  'det-dark-liquid',
+  'det-pod',
+  'soap-nut',
+];
+// prettier-ignore
 export const pairRules: readonly PairRule[] = [
   { first: ['enzyme-prespotter'], then: ['washing-soda'], code: 'r1', why: 'High pH stops the enzyme: the enzyme first.' },
   { first: ['enzyme-prespotter'], then: ['vinegar-white', 'citric-acid'], code: 'r1', why: 'Acid stops the enzyme: rinse between.' },
@@ -41,8 +70,14 @@ const acids: readonly AgentGroup[] = ['acid', 'rust-acid'];
 export function hazardOf(a: Chemical, b: Chemical): HazardId | null {
   const [x, y] = [stockOf(a), stockOf(b)];
   const groups: readonly AgentGroup[] = [agentFacts(x).group, agentFacts(y).group];
-  const both = (p: (g: AgentGroup) => boolean, q: (g: AgentGroup) => boolean): boolean => groups[0] !== undefined && groups[1] !== undefined && ((p(groups[0]) && q(groups[1])) || (p(groups[1]) && q(groups[0])));
-  const is = (...g: AgentGroup[]) => (k: AgentGroup): boolean => g.includes(k);
+  const both = (p: (g: AgentGroup) => boolean, q: (g: AgentGroup) => boolean): boolean =>
+    groups[0] !== undefined &&
+    groups[1] !== undefined &&
+    ((p(groups[0]) && q(groups[1])) || (p(groups[1]) && q(groups[0])));
+  const is =
+    (...g: AgentGroup[]) =>
+    (k: AgentGroup): boolean =>
+      g.includes(k);
   const oxygen = is('peroxy', 'oxi-det');
   if (x === y) return null;
   if (both(is('chlorine'), is(...acids))) return 'haz-chlorine';
@@ -61,10 +96,20 @@ export const hazardText = (id: HazardId): string => hazards[id].text;
 /** Rinses that a pair needs between; Infinity = never in one sequence. */
 export function rinsesBetween(code: MixCode): number {
   switch (code) {
-    case 'ok': case 'ev': return 0;
-    case 'r1': case 'pl': case 'fl': return 1;
-    case 'r2': case 'nv': return 2;
-    case 'np': case 'no': case 'ai': return Infinity;
+    case 'ok':
+    case 'ev':
+      return 0;
+    case 'r1':
+    case 'pl':
+    case 'fl':
+      return 1;
+    case 'r2':
+    case 'nv':
+      return 2;
+    case 'np':
+    case 'no':
+    case 'ai':
+      return Infinity;
   }
 }
 
@@ -78,7 +123,12 @@ export interface SequenceStep {
   airs: boolean;
   wet: boolean;
 }
-export interface SequenceProblem { first: number; then: number; code: MixCode; text: string }
+export interface SequenceProblem {
+  first: number;
+  then: number;
+  code: MixCode;
+  text: string;
+}
 
 const volatile: readonly AgentId[] = ['solvent-spotter', 'mineral-spirits', 'acetone'];
 const isSolvent = (a: Chemical): boolean => agentFacts(stockOf(a)).group === 'flam-solvent';
@@ -98,12 +148,22 @@ export function sequenceProblems(steps: readonly SequenceStep[]): SequenceProble
       const b = steps[j] as SequenceStep;
       if (b.agent !== null) {
         const code = mixCode(a.agent, b.agent);
-        const problem = (text: string): void => { out.push({ first: i, then: j, code, text }); };
-        if (rinses < rinsesBetween(code)) problem(rinsesBetween(code) === Infinity ? 'never in one plan' : `needs ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between, has ${rinses}`);
+        const problem = (text: string): void => {
+          out.push({ first: i, then: j, code, text });
+        };
+        if (rinses < rinsesBetween(code))
+          problem(
+            rinsesBetween(code) === Infinity
+              ? 'never in one plan'
+              : `needs ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between, has ${rinses}`,
+          );
         if (mustEvaporate(a.agent) && !isSolvent(b.agent) && !aired) problem('the solvent must be gone first');
         if (volatile.includes(stockOf(b.agent)) && wetBetween) problem('the solvent needs dry cloth');
       }
-      if (b.airs) { aired = true; wetBetween = false; }
+      if (b.airs) {
+        aired = true;
+        wetBetween = false;
+      }
       if (!b.mayBeSkipped) rinses += b.rinses;
       if (b.wet) wetBetween = true;
     }
@@ -114,15 +174,19 @@ export function sequenceProblems(steps: readonly SequenceStep[]): SequenceProble
 /** The same steps with rinses raised to what every later step needs; a pair that no rinse mends is left to `sequenceProblems`. */
 export function withRinses<T extends SequenceStep>(steps: readonly T[]): T[] {
   const out = steps.map((s) => ({ ...s }));
-  for (let j = 0; j < out.length; j++) for (let i = 0; i < j; i++) {
-    const a = out[i] as T;
-    const b = out[j] as T;
-    if (a.agent === null || b.agent === null) continue;
-    const needed = rinsesBetween(mixCode(a.agent, b.agent));
-    if (needed === Infinity) continue;
-    let has = a.rinses;
-    for (let k = i + 1; k < j; k++) { const s = out[k] as T; if (!s.mayBeSkipped) has += s.rinses; }
-    if (has < needed) a.rinses += needed - has;
-  }
+  for (let j = 0; j < out.length; j++)
+    for (let i = 0; i < j; i++) {
+      const a = out[i] as T;
+      const b = out[j] as T;
+      if (a.agent === null || b.agent === null) continue;
+      const needed = rinsesBetween(mixCode(a.agent, b.agent));
+      if (needed === Infinity) continue;
+      let has = a.rinses;
+      for (let k = i + 1; k < j; k++) {
+        const s = out[k] as T;
+        if (!s.mayBeSkipped) has += s.rinses;
+      }
+      if (has < needed) a.rinses += needed - has;
+    }
   return out;
 }

@@ -1,5 +1,12 @@
 /** Home-made soap solution: how much to grate, what lime eats of it, and when it is no use. Lime soap by the mass of the calcium salt. */
-export const soapStock = { gPerL: 20, leastGPerL: 10, mostGPerL: 25, hotWaterC: [70, 80], restH: 12, keepsWeeks: 4 } as const;
+export const soapStock = {
+  gPerL: 20,
+  leastGPerL: 10,
+  mostGPerL: 25,
+  hotWaterC: [70, 80],
+  restH: 12,
+  keepsWeeks: 4,
+} as const;
 /** Grams of soap that a litre of water of 1 mmol/l turns into scum. */
 const limeLossGPerLPerMmol = 0.61;
 const washingGPerL = 1;
@@ -10,14 +17,36 @@ const ashGPerLPerMmol = 0.106;
 const crystalsPerAsh = 2.7;
 
 export const soapForStockG = (stockL: number, gPerL: number = soapStock.gPerL): number => stockL * gPerL;
-export interface SoapDose { lossG: number; soapG: number; stockMl: number; refused: string | null; sodaAshG: number; sodaCrystalsG: number }
+export interface SoapDose {
+  lossG: number;
+  soapG: number;
+  stockMl: number;
+  refused: string | null;
+  sodaAshG: number;
+  sodaCrystalsG: number;
+}
 /** `hardness` in mmol/l; null = unknown, which is refused. */
 export function soapDose(bathL: number, hardness: number | null, gPerL: number = soapStock.gPerL): SoapDose {
   const h = hardness ?? tooHard;
   const lossG = bathL * h * limeLossGPerLPerMmol;
   const soapG = lossG + bathL * washingGPerL;
   const stockMl = (soapG / gPerL) * 1000;
-  const refused = hardness === null ? 'The hardness of the water is not known.' : h >= tooHard ? 'The water is too hard: most of the soap would turn into scum.' : stockMl > mostStockMl ? 'More than 1.5 litres of solution: take a detergent.' : null;
-  return { lossG, soapG, stockMl, refused, sodaAshG: bathL * h * ashGPerLPerMmol, sodaCrystalsG: bathL * h * ashGPerLPerMmol * crystalsPerAsh };
+  const refused =
+    hardness === null
+      ? 'The hardness of the water is not known.'
+      : h >= tooHard
+        ? 'The water is too hard: most of the soap would turn into scum.'
+        : stockMl > mostStockMl
+          ? 'More than 1.5 litres of solution: take a detergent.'
+          : null;
+  return {
+    lossG,
+    soapG,
+    stockMl,
+    refused,
+    sodaAshG: bathL * h * ashGPerLPerMmol,
+    sodaCrystalsG: bathL * h * ashGPerLPerMmol * crystalsPerAsh,
+  };
 }
-export const soapNotOn = 'Never on wool, silk, down, acetate, sportswear, water-repellent or flame-resistant cloth; into the drum by cup, not the drawer; no vinegar in the same bath.';
+export const soapNotOn =
+  'Never on wool, silk, down, acetate, sportswear, water-repellent or flame-resistant cloth; into the drum by cup, not the drawer; no vinegar in the same bath.';

@@ -1,12 +1,35 @@
 /** Tools of the stain bench and what each fibre group bears of them. */
-export const toolFibreGroups = ['cellulose', 'regenerated', 'acetates', 'synthetics', 'elastane', 'wool', 'silk', 'hide', 'down'] as const;
+export const toolFibreGroups = [
+  'cellulose',
+  'regenerated',
+  'acetates',
+  'synthetics',
+  'elastane',
+  'wool',
+  'silk',
+  'hide',
+  'down',
+] as const;
 export type ToolFibreGroup = (typeof toolFibreGroups)[number];
 
 /** c-light = a light touch (steam from 15 cm); x-wet = never on wet cloth; x-fibre = pulls fibre; x-melt = melts or glazes; x-light = light yellows or weakens. */
-export const toolCodes = ['ok', 'c-test', 'c-light', 'c-dry', 'c-white', 'x-wet', 'x-fibre', 'x-melt', 'x-light', 'x-na', 'x-skin'] as const;
+export const toolCodes = [
+  'ok',
+  'c-test',
+  'c-light',
+  'c-dry',
+  'c-white',
+  'x-wet',
+  'x-fibre',
+  'x-melt',
+  'x-light',
+  'x-na',
+  'x-skin',
+] as const;
 export type ToolCode = (typeof toolCodes)[number];
 
 /** `codes` stand in the order of the fibre groups. */
+// prettier-ignore
 export const tools = {
   'absorbent-paper': { name: 'White paper towel or white cotton cloth', codes: 'ok ok ok ok ok ok ok ok ok' },
   'lift-tape': { name: 'Low-tack tape', codes: 'ok ok c-test ok ok c-test x-fibre c-test ok' },
@@ -23,4 +46,5 @@ export const tools = {
 export type ToolId = keyof typeof tools;
 export const toolIds = Object.keys(tools) as ToolId[];
 export const isTool = (id: string): id is ToolId => id in tools;
-export const toolCode = (id: ToolId, group: ToolFibreGroup): ToolCode => tools[id].codes.split(' ')[toolFibreGroups.indexOf(group)] as ToolCode;
+export const toolCode = (id: ToolId, group: ToolFibreGroup): ToolCode =>
+  tools[id].codes.split(' ')[toolFibreGroups.indexOf(group)] as ToolCode;

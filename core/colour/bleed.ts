@@ -6,10 +6,23 @@ import { colourFacts, type ColourFacts } from './colour.ts';
 import { bleedingDye, dyes, dyeUptake, type BleedingDye } from './dye.ts';
 
 /** Grey-scale limits: grade 4 for coloured receivers, grade 4–5 for white ones. */
-export const bleedLimits = { coloured: 4.3, white: 2.2, catcherFactor: 0.75, referenceLoadKg: 2, washShare: 0.4 } as const;
+export const bleedLimits = {
+  coloured: 4.3,
+  white: 2.2,
+  catcherFactor: 0.75,
+  referenceLoadKg: 2,
+  washShare: 0.4,
+} as const;
 
 /** Loose-dye score 0–100 of a donor of lightness L after `washes` washes, at T °C for `minutes`, in a bath of given pH. */
-export function bleedScore(dye: BleedingDye, lightness: number, washes: number, temperatureC: number, minutes: number, pH = 8): number {
+export function bleedScore(
+  dye: BleedingDye,
+  lightness: number,
+  washes: number,
+  temperatureC: number,
+  minutes: number,
+  pH = 8,
+): number {
   const d = dyes[dye];
   const depth = clamp((100 - lightness) / 60, 0.15, 1.3);
   const left = d.residual + (1 - d.residual) * Math.exp(-washes / d.washesToClear);
@@ -20,9 +33,21 @@ export function bleedScore(dye: BleedingDye, lightness: number, washes: number, 
 }
 
 /** Predicted CIELAB difference on a receiver of lightness `receiverLightness`. */
-export function stainDeltaE(score: number, dye: BleedingDye, receiver: ReadonlyMap<PhysicalFibreId, number>, receiverLightness: number, donorKg: number, loadKg: number): number {
+export function stainDeltaE(
+  score: number,
+  dye: BleedingDye,
+  receiver: ReadonlyMap<PhysicalFibreId, number>,
+  receiverLightness: number,
+  donorKg: number,
+  loadKg: number,
+): number {
   const receptivity = mixture(receiver, (f) => dyeUptake(dye, f));
-  return ((40 * score) / 100) * receptivity * interpolate(receiverLightness, [30, 60, 90], [0.15, 0.6, 1]) * Math.sqrt(Math.min(1, donorKg / loadKg));
+  return (
+    ((40 * score) / 100) *
+    receptivity *
+    interpolate(receiverLightness, [30, 60, 90], [0.15, 0.6, 1]) *
+    Math.sqrt(Math.min(1, donorKg / loadKg))
+  );
 }
 
 export type TestVerdict = 'clear' | 'trace' | 'strong';
@@ -57,33 +82,71 @@ export function colourHistory(g: Pick<Garment, 'colours' | 'dye' | 'washCount' |
   const verdicts = tests.map((t) => testVerdict(t.grade));
   const newest = verdicts[verdicts.length - 1] ?? null;
   const lastTwoClear = verdicts.length >= 2 && verdicts.slice(-2).every((v) => v === 'clear');
-  const worst = lastTwoClear ? 'clear' : verdicts.includes('strong') ? 'strong' : verdicts.includes('trace') ? 'trace' : newest;
+  const worst = lastTwoClear
+    ? 'clear'
+    : verdicts.includes('strong')
+      ? 'strong'
+      : verdicts.includes('trace')
+        ? 'trace'
+        : newest;
   const lastStrong = verdicts.lastIndexOf('strong');
   const partSince = tests.slice(lastStrong + 1).some((t) => t.kind === 'part' && t.grade >= 2.5);
   const untested = tests.length === 0 && g.washCount < 3;
-  const strongColour = dye !== null && (['dark', 'black', 'bright'].includes(colour.class) || colour.red || g.dye === 'indigo' || g.dye === 'natural' || colour.contrast);
+  const strongColour =
+    dye !== null &&
+    (['dark', 'black', 'bright'].includes(colour.class) ||
+      colour.red ||
+      g.dye === 'indigo' ||
+      g.dye === 'natural' ||
+      colour.contrast);
   const catcherClear = tests.filter((t) => t.kind === 'catcher').slice(-2);
   const catchersEarn = catcherClear.length === 2 && catcherClear.every((t) => t.grade >= 4);
   const clearCount = verdicts.filter((v) => v === 'clear').length;
   return {
-    colour, dye, untested, strongColour,
+    colour,
+    dye,
+    untested,
+    strongColour,
     earned: newest !== 'trace' && worst !== 'strong' && (catchersEarn || (clearCount >= 1 && g.washCount >= 3)),
     earnedForWhite: clearCount >= 5 && verdicts.slice(-5).every((v) => v === 'clear'),
     knownBleeder: newest === 'trace' || (worst === 'trace' && !lastTwoClear),
     noWater: worst === 'strong' && !partSince,
-    newest, clearReadings: clearCount,
+    newest,
+    clearReadings: clearCount,
   };
 }
 
-export interface PairSetting { temperatureC: number; minutes: number; donorKg: number }
+export interface PairSetting {
+  temperatureC: number;
+  minutes: number;
+  donorKg: number;
+}
 
 /** ΔE the giver leaves on the receiver at a setting, before any catcher. 0 for an undyed giver. */
-export function transferDeltaE(giver: ColourHistory, giverWashes: number, receiver: ColourHistory, receiverFibres: ReadonlyMap<PhysicalFibreId, number>, s: PairSetting): number {
+export function transferDeltaE(
+  giver: ColourHistory,
+  giverWashes: number,
+  receiver: ColourHistory,
+  receiverFibres: ReadonlyMap<PhysicalFibreId, number>,
+  s: PairSetting,
+): number {
   if (giver.dye === null) return 0;
   const score = bleedScore(giver.dye, giver.colour.strongest.lightness, giverWashes, s.temperatureC, s.minutes);
-  return stainDeltaE(score, giver.dye, receiverFibres, receiver.colour.ground.lightness, s.donorKg, bleedLimits.referenceLoadKg);
+  return stainDeltaE(
+    score,
+    giver.dye,
+    receiverFibres,
+    receiver.colour.ground.lightness,
+    s.donorKg,
+    bleedLimits.referenceLoadKg,
+  );
 }
 
 /** A catcher does not help white receivers, untested reds, raw indigo or an unknown dye. */
 export const catcherHelps = (giver: ColourHistory, rawIndigo: boolean, receiver: ColourHistory): boolean =>
-  receiver.colour.class !== 'white' && !(giver.untested && giver.colour.red) && !rawIndigo && giver.dye !== 'unknown-red' && giver.dye !== 'unknown-dark' && giver.dye !== 'unknown-other';
+  receiver.colour.class !== 'white' &&
+  !(giver.untested && giver.colour.red) &&
+  !rawIndigo &&
+  giver.dye !== 'unknown-red' &&
+  giver.dye !== 'unknown-dark' &&
+  giver.dye !== 'unknown-other';

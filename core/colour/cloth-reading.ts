@@ -6,7 +6,11 @@ import { stainingRating } from './grading.ts';
 import { deltaE, labOf } from './colour.ts';
 import type { Pixels } from './dominant.ts';
 
-export interface ClothReading { deltaE: number; /** 1–5. */ rating: number; grade: number }
+export interface ClothReading {
+  deltaE: number;
+  /** 1–5. */ rating: number;
+  grade: number;
+}
 export type ReadingProblem = 'empty' | 'too-dark' | 'not-white';
 
 const reference = 245;
@@ -23,15 +27,23 @@ function meanOf(p: Pixels, from: number, to: number): [number, number, number] |
   const y1 = Math.ceil(p.height - (p.height * (1 - middle)) / 2);
   const sum = [0, 0, 0];
   let n = 0;
-  for (let y = y0; y < y1; y++) for (let x = x0; x < x1; x++) {
-    const at = (y * p.width + x) * 4;
-    if ((p.data[at + 3] ?? 0) < 128) continue;
-    for (let c = 0; c < 3; c++) sum[c] = (sum[c] ?? 0) + (p.data[at + c] ?? 0);
-    n++;
-  }
+  for (let y = y0; y < y1; y++)
+    for (let x = x0; x < x1; x++) {
+      const at = (y * p.width + x) * 4;
+      if ((p.data[at + 3] ?? 0) < 128) continue;
+      for (let c = 0; c < 3; c++) sum[c] = (sum[c] ?? 0) + (p.data[at + c] ?? 0);
+      n++;
+    }
   return n === 0 ? null : [(sum[0] ?? 0) / n, (sum[1] ?? 0) / n, (sum[2] ?? 0) / n];
 }
-const hex = (rgb: readonly number[]): string => `#${rgb.map((c) => Math.max(0, Math.min(255, Math.round(c))).toString(16).padStart(2, '0')).join('')}`;
+const hex = (rgb: readonly number[]): string =>
+  `#${rgb
+    .map((c) =>
+      Math.max(0, Math.min(255, Math.round(c)))
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 
 export function readCloths(p: Pixels): { ok: true; reading: ClothReading } | { ok: false; problem: ReadingProblem } {
   const clean = meanOf(p, 0, p.width / 2);

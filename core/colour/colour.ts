@@ -5,9 +5,20 @@ import type { Colour } from '../model/garment.ts';
 const toLab = defineMode(modeLab65);
 const toRgb = defineMode(modeRgb);
 
-export interface Lab { lightness: number; a: number; b: number }
+export interface Lab {
+  lightness: number;
+  a: number;
+  b: number;
+}
 export type ColourClass = 'white' | 'light' | 'mid' | 'bright' | 'dark' | 'black';
-export const colourClassWords: Record<ColourClass, string> = { white: 'white', light: 'light', mid: 'mid-tone', bright: 'bright', dark: 'dark', black: 'black' };
+export const colourClassWords: Record<ColourClass, string> = {
+  white: 'white',
+  light: 'light',
+  mid: 'mid-tone',
+  bright: 'bright',
+  dark: 'dark',
+  black: 'black',
+};
 
 /** CIELAB of `#rrggbb`. */
 export function labOf(hex: string): Lab {
@@ -60,16 +71,29 @@ const decorationShare = 0.2;
 export function colourFacts(colours: readonly Colour[]): ColourFacts {
   const labs = colours.map((c) => ({ role: c.role, lab: labOf(c.hex) }));
   const grounds = labs.filter((c) => c.role === 'ground');
-  const ground = grounds.reduce((best, c) => (c.lab.lightness > best.lightness ? c.lab : best), grounds[0]?.lab ?? white);
-  const strongest = labs.reduce((best, c) => (deltaE(c.lab, white) > deltaE(best.lab, white) ? c : best), labs[0] ?? { role: 'ground' as const, lab: white });
+  const ground = grounds.reduce(
+    (best, c) => (c.lab.lightness > best.lightness ? c.lab : best),
+    grounds[0]?.lab ?? white,
+  );
+  const strongest = labs.reduce(
+    (best, c) => (deltaE(c.lab, white) > deltaE(best.lab, white) ? c : best),
+    labs[0] ?? { role: 'ground' as const, lab: white },
+  );
   const groundClass = colourClass(ground);
   const lightGround = groundClass === 'white' || groundClass === 'light';
   const strongestClass = colourClass(strongest.lab);
   return {
-    ground, class: groundClass, strongest: strongest.lab, strongestClass,
+    ground,
+    class: groundClass,
+    strongest: strongest.lab,
+    strongestClass,
     strongestShare: strongest.role === 'ground' ? 1 : decorationShare,
     red: labs.some((c) => redFlag(c.lab)),
-    contrast: lightGround && labs.some((c) => c.role !== 'ground' && (['dark', 'black', 'bright'].includes(colourClass(c.lab)) || redFlag(c.lab))),
+    contrast:
+      lightGround &&
+      labs.some(
+        (c) => c.role !== 'ground' && (['dark', 'black', 'bright'].includes(colourClass(c.lab)) || redFlag(c.lab)),
+      ),
   };
 }
 
@@ -92,5 +116,9 @@ export function tintedHex(hex: string, towards: string, dE: number): string {
   if (distance === 0 || dE <= 0) return hex;
   const t = Math.min(1, dE / distance);
   const mix = (a: number, b: number): number => a + (b - a) * t;
-  return formatHex(toRgb({ mode: 'lab65', l: mix(from.lightness, to.lightness), a: mix(from.a, to.a), b: mix(from.b, to.b) })) ?? hex;
+  return (
+    formatHex(
+      toRgb({ mode: 'lab65', l: mix(from.lightness, to.lightness), a: mix(from.a, to.a), b: mix(from.b, to.b) }),
+    ) ?? hex
+  );
 }

@@ -3,13 +3,21 @@ import { deltaE, labOf } from './colour.ts';
 import { dominantColours, type Pixels } from './dominant.ts';
 
 /** A made-up picture: a colour for each place, with a little deterministic noise as of folds and light. */
-function picture(width: number, height: number, at: (x: number, y: number) => readonly [number, number, number], noise = 6): Pixels {
+function picture(
+  width: number,
+  height: number,
+  at: (x: number, y: number) => readonly [number, number, number],
+  noise = 6,
+): Pixels {
   const data = new Uint8ClampedArray(width * height * 4);
-  for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-    const n = ((x * 31 + y * 17) % 13) / 13 - 0.5;
-    at(x, y).forEach((c, k) => { data[(y * width + x) * 4 + k] = c + n * 2 * noise; });
-    data[(y * width + x) * 4 + 3] = 255;
-  }
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const n = ((x * 31 + y * 17) % 13) / 13 - 0.5;
+      at(x, y).forEach((c, k) => {
+        data[(y * width + x) * 4 + k] = c + n * 2 * noise;
+      });
+      data[(y * width + x) * 4 + 3] = 255;
+    }
   return { width, height, data };
 }
 const far = (a: string, b: string): number => deltaE(labOf(a), labOf(b));
@@ -22,14 +30,20 @@ describe('dominant colours', () => {
     expect(c.groundShare).toBeCloseTo(1, 2);
   });
   test('a red trim on a light shirt before a grey floor: the floor is left out', () => {
-    const c = dominantColours(picture(200, 160, (x, y) => (x < 40 || x > 160 || y < 30 || y > 130 ? [139, 141, 148] : y < 50 ? [163, 34, 47] : [243, 239, 228])))!;
+    const c = dominantColours(
+      picture(200, 160, (x, y) =>
+        x < 40 || x > 160 || y < 30 || y > 130 ? [139, 141, 148] : y < 50 ? [163, 34, 47] : [243, 239, 228],
+      ),
+    )!;
     expect(far(c.ground, '#f3efe4')).toBeLessThan(4);
     expect(far(c.second!, '#a3222f')).toBeLessThan(5);
     expect(c.secondShare).toBeGreaterThan(0.15);
     expect(c.secondShare).toBeLessThan(0.3);
   });
-  test('a piece as grey as its floor is still read', () => expect(far(dominantColours(picture(60, 60, () => [139, 141, 148]))!.ground, '#8b8d94')).toBeLessThan(3));
-  test('an empty picture has none', () => expect(dominantColours({ width: 4, height: 4, data: new Uint8ClampedArray(64) })).toBeNull());
+  test('a piece as grey as its floor is still read', () =>
+    expect(far(dominantColours(picture(60, 60, () => [139, 141, 148]))!.ground, '#8b8d94')).toBeLessThan(3));
+  test('an empty picture has none', () =>
+    expect(dominantColours({ width: 4, height: 4, data: new Uint8ClampedArray(64) })).toBeNull());
   test('the same picture gives the same answer', () => {
     const p = picture(90, 90, (x, y) => [(x * 3) % 256, (y * 2) % 256, (x + y) % 256]);
     expect(dominantColours(p)).toEqual(dominantColours(p));

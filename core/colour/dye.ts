@@ -3,12 +3,30 @@ import type { ColourFacts } from './colour.ts';
 import type { PhysicalFibreId } from '../fibre/physical.ts';
 
 export const dyeIds = [
-  'indigo', 'reactive', 'direct', 'vat', 'sulphur', 'acid', 'disperse', 'pigment-print', 'natural', 'solution-dyed', 'undyed', 'unknown',
+  'indigo',
+  'reactive',
+  'direct',
+  'vat',
+  'sulphur',
+  'acid',
+  'disperse',
+  'pigment-print',
+  'natural',
+  'solution-dyed',
+  'undyed',
+  'unknown',
 ] as const;
 export type DyeId = (typeof dyeIds)[number];
 export type BleedingDye = Exclude<DyeId, 'undyed' | 'unknown'> | 'unknown-red' | 'unknown-dark' | 'unknown-other';
 
-interface DyeFacts { looseDye: number; residual: number; washesToClear: number; fadeLimit: number; fadeRate: number }
+interface DyeFacts {
+  looseDye: number;
+  residual: number;
+  washesToClear: number;
+  fadeLimit: number;
+  fadeRate: number;
+}
+// prettier-ignore
 export const dyes = {
   indigo: { looseDye: 1.2, residual: 0.35, washesToClear: 4, fadeLimit: 30, fadeRate: 0.055 },
   direct: { looseDye: 1, residual: 0.25, washesToClear: 5, fadeLimit: 18, fadeRate: 0.045 },
@@ -36,7 +54,9 @@ export function bleedingDye(dye: DyeId, colour: Pick<ColourFacts, 'red' | 'stron
 }
 
 /** How willingly a clean cloth takes up loose dye (0–1). */
-type DyeColumn = 'indigo' | 'direct' | 'reactive' | 'vat' | 'sulphur' | 'acid' | 'disperse' | 'pigment-print' | 'natural';
+type DyeColumn =
+  'indigo' | 'direct' | 'reactive' | 'vat' | 'sulphur' | 'acid' | 'disperse' | 'pigment-print' | 'natural';
+// prettier-ignore
 const uptake = {
   cotton: { indigo: 0.6, direct: 1, reactive: 0.8, vat: 0.5, sulphur: 0.7, acid: 0.15, disperse: 0.2, 'pigment-print': 0.2, natural: 0.6 },
   viscose: { indigo: 0.65, direct: 1, reactive: 0.9, vat: 0.5, sulphur: 0.7, acid: 0.2, disperse: 0.2, 'pigment-print': 0.2, natural: 0.7 },
@@ -48,10 +68,27 @@ const uptake = {
   acrylic: { indigo: 0.15, direct: 0.1, reactive: 0.1, vat: 0.1, sulphur: 0.1, acid: 0.1, disperse: 0.4, 'pigment-print': 0.05, natural: 0.2 },
 } as const satisfies Record<string, Record<DyeColumn, number>>;
 const receiverGroup: Record<PhysicalFibreId, keyof typeof uptake> = {
-  cotton: 'cotton', terry: 'cotton', denim: 'cotton', linen: 'linen', viscose: 'viscose', lyocell: 'viscose', wool: 'wool', silk: 'silk',
-  polyester: 'polyester', fleece: 'polyester', nylon: 'nylon', acrylic: 'acrylic', elastane: 'nylon', down: 'nylon',
+  cotton: 'cotton',
+  terry: 'cotton',
+  denim: 'cotton',
+  linen: 'linen',
+  viscose: 'viscose',
+  lyocell: 'viscose',
+  wool: 'wool',
+  silk: 'silk',
+  polyester: 'polyester',
+  fleece: 'polyester',
+  nylon: 'nylon',
+  acrylic: 'acrylic',
+  elastane: 'nylon',
+  down: 'nylon',
 };
-const fixedUptake: Partial<Record<BleedingDye, number>> = { 'unknown-red': 0.8, 'unknown-dark': 0.6, 'unknown-other': 0.5, 'solution-dyed': 0.2 };
+const fixedUptake: Partial<Record<BleedingDye, number>> = {
+  'unknown-red': 0.8,
+  'unknown-dark': 0.6,
+  'unknown-other': 0.5,
+  'solution-dyed': 0.2,
+};
 
 /** Share of loose dye a receiver takes up. */
 export const dyeUptake = (dye: BleedingDye, receiver: PhysicalFibreId): number =>

@@ -13,10 +13,15 @@ describe('which tests a piece needs', () => {
   test('an untested red: water twice and detergent once; clear ones count', () => {
     const plan = fastnessPlan(red);
     expect(plan.reason).toContain('red');
-    expect(plan.tests.map((t) => [t.agent, t.needed, t.done])).toEqual([['water', 2, 0], ['det-colour-liquid', 1, 0]]);
+    expect(plan.tests.map((t) => [t.agent, t.needed, t.done])).toEqual([
+      ['water', 2, 0],
+      ['det-colour-liquid', 1, 0],
+    ]);
     const half = fastnessPlan({ ...red, tests: [spot('water'), spot('water', 3)] });
     expect(half.tests[0]!.done).toBe(1);
-    expect(fastnessPlan({ ...red, tests: [spot('water'), spot('water'), spot('det-colour-liquid')] }).complete).toBe(true);
+    expect(fastnessPlan({ ...red, tests: [spot('water'), spot('water'), spot('det-colour-liquid')] }).complete).toBe(
+      true,
+    );
   });
   test('wool is tested with its own detergent; what comes off is washed by itself', () => {
     const plan = fastnessPlan({ ...red, parts: only('wool'), traits: new Set(['detachable']) });
@@ -24,12 +29,25 @@ describe('which tests a piece needs', () => {
     expect(plan.where).toContain('belt');
   });
   test('white needs none; an old green neither; a bleeder wants two clear ones', () => {
-    expect(fastnessPlan(garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' }))).toMatchObject({ reason: null, tests: [], complete: true });
+    expect(fastnessPlan(garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' }))).toMatchObject({
+      reason: null,
+      tests: [],
+      complete: true,
+    });
     expect(fastnessPlan(garment('g', { washCount: 10 })).reason).toBeNull();
-    expect(fastnessPlan(garment('b', { washCount: 10, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01' }] }))).toMatchObject({ complete: false, reason: 'It bled before: two clear tests make it trusted again.' });
+    expect(
+      fastnessPlan(
+        garment('b', { washCount: 10, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01' }] }),
+      ),
+    ).toMatchObject({ complete: false, reason: 'It bled before: two clear tests make it trusted again.' });
   });
   test('undyed cloth is tried in water where an heirloom or its label asks for it: no piece waits for a test that cannot be made', () => {
-    const apron = garment('apron', { colours: [{ hex: '#faf8f2', role: 'ground' }], dye: 'undyed', traits: new Set(['lace', 'heirloom']), tests: [] });
+    const apron = garment('apron', {
+      colours: [{ hex: '#faf8f2', role: 'ground' }],
+      dye: 'undyed',
+      traits: new Set(['lace', 'heirloom']),
+      tests: [],
+    });
     const rules = household.rules;
     const plan = fastnessPlan(apron);
     expect(plan.reason).toBe('An heirloom is never a first experiment.');
@@ -38,33 +56,55 @@ describe('which tests a piece needs', () => {
     const tried = { ...apron, tests: [spot('water', 5)] };
     expect(fastnessPlan(tried)).toMatchObject({ complete: true, reason: null });
     expect(garmentEnvelope(tried, rules).closure).toBeNull();
-    const blouse = garment('blouse', { colours: [{ hex: '#faf8f2', role: 'ground' }], dye: 'undyed', parts: only('silk'), label: { ...washLabel(30), wash: { by: 'none' } }, allowTestFirst: true, tests: [] });
+    const blouse = garment('blouse', {
+      colours: [{ hex: '#faf8f2', role: 'ground' }],
+      dye: 'undyed',
+      parts: only('silk'),
+      label: { ...washLabel(30), wash: { by: 'none' } },
+      allowTestFirst: true,
+      tests: [],
+    });
     expect(fastnessPlan(blouse).tests).toHaveLength(1);
     expect(garmentEnvelope(blouse, { ...rules, dryCleanOnly: 'test-first' }).closure?.kind).toBe('test-first');
-    expect(garmentEnvelope({ ...blouse, tests: [spot('water', 5)] }, { ...rules, dryCleanOnly: 'test-first' }).closure).toBeNull();
+    expect(
+      garmentEnvelope({ ...blouse, tests: [spot('water', 5)] }, { ...rules, dryCleanOnly: 'test-first' }).closure,
+    ).toBeNull();
   });
 });
 
-test('whoever must be tested first is offered a test that is still to be made', () => fc.assert(fc.property(anyGarment, fc.boolean(), (g, obey) => {
-  const closure = garmentEnvelope(g, { ...household.rules, dryCleanOnly: obey ? 'obey' : 'test-first' }).closure;
-  if (closure?.kind === 'test-first') expect(fastnessPlan(g).tests.some((t) => t.done < t.needed)).toBe(true);
-}), { numRuns: 4000 }));
+test('whoever must be tested first is offered a test that is still to be made', () =>
+  fc.assert(
+    fc.property(anyGarment, fc.boolean(), (g, obey) => {
+      const closure = garmentEnvelope(g, { ...household.rules, dryCleanOnly: obey ? 'obey' : 'test-first' }).closure;
+      if (closure?.kind === 'test-first') expect(fastnessPlan(g).tests.some((t) => t.done < t.needed)).toBe(true);
+    }),
+    { numRuns: 4000 },
+  ));
 
 describe('a photograph of two cloths', () => {
   const picture = (left: number[], right: number[], noise = 0) => {
     const width = 40;
     const height = 20;
     const data = new Uint8ClampedArray(width * height * 4);
-    for (let y = 0; y < height; y++) for (let x = 0; x < width; x++) {
-      const rgb = x < width / 2 ? left : right;
-      const edge = x === 0 || x === width - 1 || y === 0 || x === width / 2;
-      for (let c = 0; c < 3; c++) data[(y * width + x) * 4 + c] = edge ? 20 : (rgb[c] ?? 0) + (noise ? ((x * 7 + y * 13 + c) % (2 * noise)) - noise : 0);
-      data[(y * width + x) * 4 + 3] = 255;
-    }
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const rgb = x < width / 2 ? left : right;
+        const edge = x === 0 || x === width - 1 || y === 0 || x === width / 2;
+        for (let c = 0; c < 3; c++)
+          data[(y * width + x) * 4 + c] = edge
+            ? 20
+            : (rgb[c] ?? 0) + (noise ? ((x * 7 + y * 13 + c) % (2 * noise)) - noise : 0);
+        data[(y * width + x) * 4 + 3] = 255;
+      }
     return { width, height, data };
   };
   test('the same cloth twice is grade 5, in any light and with some noise', () => {
-    for (const light of [[245, 245, 242], [200, 190, 170], [150, 152, 160]]) expect(readCloths(picture(light, light, 3))).toMatchObject({ ok: true, reading: { grade: 5 } });
+    for (const light of [
+      [245, 245, 242],
+      [200, 190, 170],
+      [150, 152, 160],
+    ])
+      expect(readCloths(picture(light, light, 3))).toMatchObject({ ok: true, reading: { grade: 5 } });
   });
   test('a pink cloth: ΔE 9 and grade 3.5, whatever the light', () => {
     const plain = readCloths(picture([245, 245, 245], [236, 222, 226]));
@@ -81,6 +121,9 @@ describe('a photograph of two cloths', () => {
   test('without a white reference there is no verdict', () => {
     expect(readCloths(picture([40, 40, 40], [40, 40, 40]))).toEqual({ ok: false, problem: 'too-dark' });
     expect(readCloths(picture([240, 150, 140], [240, 150, 140]))).toEqual({ ok: false, problem: 'not-white' });
-    expect(readCloths({ width: 4, height: 2, data: new Uint8ClampedArray(32) })).toEqual({ ok: false, problem: 'empty' });
+    expect(readCloths({ width: 4, height: 2, data: new Uint8ClampedArray(32) })).toEqual({
+      ok: false,
+      problem: 'empty',
+    });
   });
 });

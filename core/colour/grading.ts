@@ -7,11 +7,23 @@ import { dyes, type BleedingDye } from './dye.ts';
 const grades = [5, 4.5, 4, 3.5, 3, 2.5, 2, 1.5, 1] as const;
 const stainingDeltaE = [0, 2.2, 4.3, 6, 8.5, 12, 16.9, 24, 34.1] as const;
 const changeDeltaE = [0, 0.8, 1.7, 2.5, 3.4, 4.8, 6.8, 9.6, 13.6] as const;
-export const gradeWords: Record<number, string> = { 5: 'none', 4.5: 'barely', 4: 'slight', 3.5: 'noticeable', 3: 'clear', 2.5: 'marked', 2: 'strong', 1.5: 'very strong', 1: 'severe' };
+export const gradeWords: Record<number, string> = {
+  5: 'none',
+  4.5: 'barely',
+  4: 'slight',
+  3.5: 'noticeable',
+  3: 'clear',
+  2.5: 'marked',
+  2: 'strong',
+  1.5: 'very strong',
+  1: 'severe',
+};
 
 function nearest(scale: readonly number[], dE: number): number {
   let best = 0;
-  scale.forEach((x, i) => { if (Math.abs(x - dE) < Math.abs((scale[best] ?? 0) - dE)) best = i; });
+  scale.forEach((x, i) => {
+    if (Math.abs(x - dE) < Math.abs((scale[best] ?? 0) - dE)) best = i;
+  });
   return grades[best] ?? 1;
 }
 /** Nearest half grade of a colour difference; the lighter one on ties. */
@@ -35,7 +47,16 @@ export const shareVerdict = (dE: number): ShareVerdict => (dE < 2.2 ? 'together'
 
 /** Colour difference from new after these washes. */
 export function fadeDeltaE(dye: BleedingDye, washes: readonly WashEvent[]): number {
-  const sum = washes.reduce((s, w) => s + w.times * 2 ** ((w.temperatureC - 30) / 20) * agitationShare[w.agitation] ** 0.3 * (w.insideOut ? 0.7 : 1) * (w.drying.startsWith('tumble') ? 1.3 : 1), 0);
+  const sum = washes.reduce(
+    (s, w) =>
+      s +
+      w.times *
+        2 ** ((w.temperatureC - 30) / 20) *
+        agitationShare[w.agitation] ** 0.3 *
+        (w.insideOut ? 0.7 : 1) *
+        (w.drying.startsWith('tumble') ? 1.3 : 1),
+    0,
+  );
   const { fadeLimit, fadeRate } = dyes[dye];
   return fadeLimit * (1 - Math.exp(-fadeRate * sum));
 }

@@ -1,8 +1,22 @@
 import { expect, test } from '@jest/globals';
 import { trustOf } from './trust.ts';
 
-const piece = (hex: string, dye: 'unknown' | 'indigo' | 'undyed' | 'vat', washCount: number, grades: number[] = []) =>
-  ({ colours: [{ hex, role: 'ground' as const }], dye, washCount, tests: grades.map((grade, i) => ({ kind: 'catcher' as const, agent: 'water', grade, at: `2026-03-0${i + 1}T10:00:00Z` })) });
+const piece = (
+  hex: string,
+  dye: 'unknown' | 'indigo' | 'undyed' | 'vat',
+  washCount: number,
+  grades: number[] = [],
+) => ({
+  colours: [{ hex, role: 'ground' as const }],
+  dye,
+  washCount,
+  tests: grades.map((grade, i) => ({
+    kind: 'catcher' as const,
+    agent: 'water',
+    grade,
+    at: `2026-03-0${i + 1}T10:00:00Z`,
+  })),
+});
 
 test('a new red is likely to tint; an old vat-dyed towel hardly', () => {
   expect(trustOf(piece('#be1e2d', 'unknown', 0)).now).toBeGreaterThan(0.9);

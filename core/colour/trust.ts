@@ -13,26 +13,78 @@ const ordinaryC = 30;
 const ordinaryMin = 40;
 const donorKg = 0.5;
 
-export interface TrustStep { at: string; kind: 'spot' | 'part' | 'catcher'; grade: number; verdict: TestVerdict; odds: number }
-export interface TintPreview { receiver: string; receiverHex: string; temperatureC: number; deltaE: number; odds: number; hex: string }
-export interface Trust { standing: 'undyed' | 'trusted' | 'bleeder' | 'unknown'; prior: number; steps: TrustStep[]; now: number; tints: TintPreview[] }
+export interface TrustStep {
+  at: string;
+  kind: 'spot' | 'part' | 'catcher';
+  grade: number;
+  verdict: TestVerdict;
+  odds: number;
+}
+export interface TintPreview {
+  receiver: string;
+  receiverHex: string;
+  temperatureC: number;
+  deltaE: number;
+  odds: number;
+  hex: string;
+}
+export interface Trust {
+  standing: 'undyed' | 'trusted' | 'bleeder' | 'unknown';
+  prior: number;
+  steps: TrustStep[];
+  now: number;
+  tints: TintPreview[];
+}
 
 const cotton = new Map([['cotton', 1]] as const);
-const receivers = [{ receiver: 'a white T-shirt', receiverHex: '#f7f7f4', lightness: 97, limit: bleedLimits.white }, { receiver: 'a sand towel', receiverHex: '#d9c7a4', lightness: 81, limit: bleedLimits.coloured }] as const;
+const receivers = [
+  { receiver: 'a white T-shirt', receiverHex: '#f7f7f4', lightness: 97, limit: bleedLimits.white },
+  { receiver: 'a sand towel', receiverHex: '#d9c7a4', lightness: 81, limit: bleedLimits.coloured },
+] as const;
 
 export function trustOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'tests'>): Trust {
   const h = colourHistory(g);
   const { dye } = h;
   if (dye === null) return { standing: 'undyed', prior: 0, steps: [], now: 0, tints: [] };
-  const deltaE = (c: number, lightness: number): number => stainDeltaE(bleedScore(dye, h.colour.strongest.lightness, g.washCount, c, ordinaryMin), dye, cotton, lightness, donorKg * h.colour.strongestShare, bleedLimits.referenceLoadKg);
+  const deltaE = (c: number, lightness: number): number =>
+    stainDeltaE(
+      bleedScore(dye, h.colour.strongest.lightness, g.washCount, c, ordinaryMin),
+      dye,
+      cotton,
+      lightness,
+      donorKg * h.colour.strongestShare,
+      bleedLimits.referenceLoadKg,
+    );
   const prior = Math.min(0.98, Math.max(0.01, oddsAbove(deltaE(ordinaryC, 97), bleedLimits.white)));
   let odds = prior / (1 - prior);
-  const steps = g.tests.filter((t) => t.agent === 'water').sort((a, b) => Date.parse(a.at) - Date.parse(b.at)).map((t): TrustStep => {
-    const verdict = testVerdict(t.grade);
-    odds *= evidence[verdict];
-    return { at: t.at, kind: t.kind, grade: t.grade, verdict, odds: odds / (1 + odds) };
-  });
-  const strongest = g.colours.find((c) => c.role !== 'ground' && h.colour.strongestShare < 1)?.hex ?? g.colours[0]?.hex ?? '#888888';
-  const tints = receivers.flatMap((r) => [30, 60].map((c): TintPreview => { const d = deltaE(c, r.lightness); return { receiver: r.receiver, receiverHex: r.receiverHex, temperatureC: c, deltaE: d, odds: oddsAbove(d, r.limit), hex: tintedHex(r.receiverHex, strongest, d) }; }));
-  return { standing: h.knownBleeder || h.noWater ? 'bleeder' : h.earned ? 'trusted' : 'unknown', prior, steps, now: odds / (1 + odds), tints };
+  const steps = g.tests
+    .filter((t) => t.agent === 'water')
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+    .map((t): TrustStep => {
+      const verdict = testVerdict(t.grade);
+      odds *= evidence[verdict];
+      return { at: t.at, kind: t.kind, grade: t.grade, verdict, odds: odds / (1 + odds) };
+    });
+  const strongest =
+    g.colours.find((c) => c.role !== 'ground' && h.colour.strongestShare < 1)?.hex ?? g.colours[0]?.hex ?? '#888888';
+  const tints = receivers.flatMap((r) =>
+    [30, 60].map((c): TintPreview => {
+      const d = deltaE(c, r.lightness);
+      return {
+        receiver: r.receiver,
+        receiverHex: r.receiverHex,
+        temperatureC: c,
+        deltaE: d,
+        odds: oddsAbove(d, r.limit),
+        hex: tintedHex(r.receiverHex, strongest, d),
+      };
+    }),
+  );
+  return {
+    standing: h.knownBleeder || h.noWater ? 'bleeder' : h.earned ? 'trusted' : 'unknown',
+    prior,
+    steps,
+    now: odds / (1 + odds),
+    tints,
+  };
 }

@@ -26,17 +26,64 @@ export type WeightKey = keyof Weights;
 export type Priority = (typeof houseRules)['priority'][number];
 
 export const weightPresets: Record<Priority, Weights> = {
-  gentle: { attendedMinute: 0.15, elapsedMinute: 0.002, resources: 1, lambdaClean: 3, lambdaGentle: 0.03, dyeDamage: 2, waitingPerDay: 0.5, otherFamily: 0.5 },
-  balanced: { attendedMinute: 0.2, elapsedMinute: 0.004, resources: 1, lambdaClean: 4, lambdaGentle: 0.01, dyeDamage: 1, waitingPerDay: 0.5, otherFamily: 0.5 },
-  thrifty: { attendedMinute: 0.05, elapsedMinute: 0.001, resources: 2, lambdaClean: 2.5, lambdaGentle: 0.01, dyeDamage: 1, waitingPerDay: 0.25, otherFamily: 0.5 },
-  quick: { attendedMinute: 0.4, elapsedMinute: 0.02, resources: 0.5, lambdaClean: 3, lambdaGentle: 0.007, dyeDamage: 1, waitingPerDay: 0.5, otherFamily: 0.5 },
+  gentle: {
+    attendedMinute: 0.15,
+    elapsedMinute: 0.002,
+    resources: 1,
+    lambdaClean: 3,
+    lambdaGentle: 0.03,
+    dyeDamage: 2,
+    waitingPerDay: 0.5,
+    otherFamily: 0.5,
+  },
+  balanced: {
+    attendedMinute: 0.2,
+    elapsedMinute: 0.004,
+    resources: 1,
+    lambdaClean: 4,
+    lambdaGentle: 0.01,
+    dyeDamage: 1,
+    waitingPerDay: 0.5,
+    otherFamily: 0.5,
+  },
+  thrifty: {
+    attendedMinute: 0.05,
+    elapsedMinute: 0.001,
+    resources: 2,
+    lambdaClean: 2.5,
+    lambdaGentle: 0.01,
+    dyeDamage: 1,
+    waitingPerDay: 0.25,
+    otherFamily: 0.5,
+  },
+  quick: {
+    attendedMinute: 0.4,
+    elapsedMinute: 0.02,
+    resources: 0.5,
+    lambdaClean: 3,
+    lambdaGentle: 0.007,
+    dyeDamage: 1,
+    waitingPerDay: 0.5,
+    otherFamily: 0.5,
+  },
 };
 export const weightKeys = Object.keys(weightPresets.balanced) as WeightKey[];
 
-export const weightsFor = (priority: Priority, overrides: Partial<Weights>): Weights => ({ ...weightPresets[priority], ...overrides });
+export const weightsFor = (priority: Priority, overrides: Partial<Weights>): Weights => ({
+  ...weightPresets[priority],
+  ...overrides,
+});
 
 /** Minutes and prices that every load has, whatever the household. */
 export const loadConstants = {
-  machineAttendedMin: 10, handAttendedMin: 25, handExtraPieceMin: 5, washerWearPerRun: 0.15, detergentPerMlOrG: 0.004, detergentPerPiece: 0.3,
-  detergentPerSheet: 0.15, typicalFill: 0.7, spotCleanMin: 5, professionalEur: 12,
+  machineAttendedMin: 10,
+  handAttendedMin: 25,
+  handExtraPieceMin: 5,
+  washerWearPerRun: 0.15,
+  detergentPerMlOrG: 0.004,
+  detergentPerPiece: 0.3,
+  detergentPerSheet: 0.15,
+  typicalFill: 0.7,
+  spotCleanMin: 5,
+  professionalEur: 12,
 } as const;

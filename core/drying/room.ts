@@ -5,8 +5,28 @@ import { physicalFibres, type PhysicalFibreId } from '../fibre/physical.ts';
 import { dryingState, equilibriumMoisture, evaporationRate, layouts, solarShare, type DryingLayout } from './drying.ts';
 import { vapourKgPerM3 } from './moisture.ts';
 
-export interface DryingItem { kind: GarmentKind; fibre: ReadonlyMap<PhysicalFibreId, number>; x0: number; layout: DryingLayout; count: number; towelG: number; swapH: number; turned: boolean; sunWPerM2: number; absorptivity: number }
-export interface DryingRoom { temperatureC: number; humidity: number; airSpeedMPerS: number; gapMm: number; volumeM3: number | null; airChangesPerH: number; dehumidifierLPerDay: number; dehumidifierSet: number }
+export interface DryingItem {
+  kind: GarmentKind;
+  fibre: ReadonlyMap<PhysicalFibreId, number>;
+  x0: number;
+  layout: DryingLayout;
+  count: number;
+  towelG: number;
+  swapH: number;
+  turned: boolean;
+  sunWPerM2: number;
+  absorptivity: number;
+}
+export interface DryingRoom {
+  temperatureC: number;
+  humidity: number;
+  airSpeedMPerS: number;
+  gapMm: number;
+  volumeM3: number | null;
+  airChangesPerH: number;
+  dehumidifierLPerDay: number;
+  dehumidifierSet: number;
+}
 
 const stepS = 300;
 const longestH = 96;
@@ -16,7 +36,10 @@ const towelReleaseS = 28_800;
 const towelTake = 0.3;
 
 /** Hours of each item (null = not dry within 96 h, or the air is too damp or frosty) and the highest humidity on the way. */
-export function dryInRoom(items: readonly DryingItem[], room: DryingRoom): { hours: (number | null)[]; peakHumidity: number } {
+export function dryInRoom(
+  items: readonly DryingItem[],
+  room: DryingRoom,
+): { hours: (number | null)[]; peakHumidity: number } {
   const { temperatureC: c, humidity } = room;
   if (humidity >= 0.95 || c < 0) return { hours: items.map(() => null), peakHumidity: humidity };
   const background = vapourKgPerM3(c, humidity);
@@ -25,11 +48,29 @@ export function dryInRoom(items: readonly DryingItem[], room: DryingRoom): { hou
   let peak = humidity;
   const state = items.map((item) => {
     const k = kindFacts(item.kind);
-    const air = { temperatureC: c, humidity, airSpeedMPerS: room.airSpeedMPerS, gapMm: room.gapMm, turned: item.turned };
+    const air = {
+      temperatureC: c,
+      humidity,
+      airSpeedMPerS: room.airSpeedMPerS,
+      gapMm: room.gapMm,
+      turned: item.turned,
+    };
     const s = dryingState(item.kind, item.fibre, item.layout, air);
     const target = equilibriumMoisture(item.fibre, humidity) + 0.02;
     const massKg = (k.areaM2 * k.clothGPerM2[1] * (1 + k.trimShare) + k.hardwareG) / 1000;
-    return { item, x: item.x0, towelWater: 0, nextSwapS: 0, massKg, exposedM2: s.exposedM2, slow: s.slow, criticalCloth: s.criticalCloth, target, hours: item.x0 <= target ? 0 : (null as number | null), sun: item.absorptivity * item.sunWPerM2 * solarShare[item.layout] };
+    return {
+      item,
+      x: item.x0,
+      towelWater: 0,
+      nextSwapS: 0,
+      massKg,
+      exposedM2: s.exposedM2,
+      slow: s.slow,
+      criticalCloth: s.criticalCloth,
+      target,
+      hours: item.x0 <= target ? 0 : (null as number | null),
+      sun: item.absorptivity * item.sunWPerM2 * solarShare[item.layout],
+    };
   });
   for (let t = 0; t < longestH * 3600 && state.some((s) => s.hours === null); t += stepS) {
     const rh = room.volumeM3 === null ? humidity : clamp(vapour / saturated, 0, 0.98);
@@ -42,7 +83,9 @@ export function dryInRoom(items: readonly DryingItem[], room: DryingRoom): { hou
       const { item } = s;
       if (item.towelG > 0 && t >= s.nextSwapS) {
         const ratio = item.towelG / (s.massKg * 1000);
-        const taken = ((towelTake * ratio) / (ratio + 0.6)) * Math.max(0, s.x - mixture(item.fibre, (f) => physicalFibres[f].boundWater));
+        const taken =
+          ((towelTake * ratio) / (ratio + 0.6)) *
+          Math.max(0, s.x - mixture(item.fibre, (f) => physicalFibres[f].boundWater));
         s.x -= taken;
         s.towelWater = taken;
         s.nextSwapS = item.swapH > 0 ? t + item.swapH * 3600 : Infinity;
@@ -61,8 +104,11 @@ export function dryInRoom(items: readonly DryingItem[], room: DryingRoom): { hou
       if (s.x <= s.target) s.hours = (t + (stepS * (before - s.target)) / (before - s.x)) / 3600;
     }
     if (room.volumeM3 !== null) {
-      const dried = rh > room.dehumidifierSet ? (room.dehumidifierLPerDay / 86_400) * clamp((rh - 0.3) / 0.3, 0, 1.3) : 0;
-      vapour += (stepS / (wallFactor * room.volumeM3)) * (released - ((room.airChangesPerH * room.volumeM3) / 3600) * (vapour - background) - dried);
+      const dried =
+        rh > room.dehumidifierSet ? (room.dehumidifierLPerDay / 86_400) * clamp((rh - 0.3) / 0.3, 0, 1.3) : 0;
+      vapour +=
+        (stepS / (wallFactor * room.volumeM3)) *
+        (released - ((room.airChangesPerH * room.volumeM3) / 3600) * (vapour - background) - dried);
       vapour = Math.max(vapour, 0.1 * background);
     }
   }

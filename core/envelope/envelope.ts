@@ -4,21 +4,67 @@
  * Meet is commutative, associative and idempotent; adding a bound never relaxes anything.
  */
 import {
-  actionOrder, bleachOrder, companyOrder, ironOrder, stricter, tumbleOrder, wetOrder,
-  type Action, type Bleach, type Company, type Iron, type Tumble, type Wet,
+  actionOrder,
+  bleachOrder,
+  companyOrder,
+  ironOrder,
+  stricter,
+  tumbleOrder,
+  wetOrder,
+  type Action,
+  type Bleach,
+  type Company,
+  type Iron,
+  type Tumble,
+  type Wet,
 } from '../model/orders.ts';
 import { detergentClasses, type DetergentClass } from '../model/household.ts';
 
-export type BoundSource = 'label' | 'assumed' | 'fibre' | 'construction' | 'trim' | 'colour' | 'test' | 'stain' | 'hygiene' | 'rule' | 'washer' | 'product';
+export type BoundSource =
+  | 'label'
+  | 'assumed'
+  | 'fibre'
+  | 'construction'
+  | 'trim'
+  | 'colour'
+  | 'test'
+  | 'stain'
+  | 'hygiene'
+  | 'rule'
+  | 'washer'
+  | 'product';
 
 export const dryPositions = ['line', 'bars', 'hanger', 'flat'] as const;
 export type DryPosition = (typeof dryPositions)[number];
 
 /** Things to do or watch; they only add up. */
 export type CareFlag =
-  | 'inside-out' | 'net' | 'net-no-metal' | 'measure' | 'photo' | 'keep-control' | 'buttons-open' | 'buttons-closed' | 'zip-closed'
-  | 'hooks-closed' | 'tie-drawstring' | 'detach' | 'brush-out' | 'mend' | 'test-first' | 'catcher' | 'hand-programmes-only' | 'no-agitator'
-  | 'no-powder' | 'no-pod' | 'extra-rinse' | 'no-soak' | 'reshape' | 'lowest-spin' | 'dryer-balls' | 'wash-soon';
+  | 'inside-out'
+  | 'net'
+  | 'net-no-metal'
+  | 'measure'
+  | 'photo'
+  | 'keep-control'
+  | 'buttons-open'
+  | 'buttons-closed'
+  | 'zip-closed'
+  | 'hooks-closed'
+  | 'tie-drawstring'
+  | 'detach'
+  | 'brush-out'
+  | 'mend'
+  | 'test-first'
+  | 'catcher'
+  | 'hand-programmes-only'
+  | 'no-agitator'
+  | 'no-powder'
+  | 'no-pod'
+  | 'extra-rinse'
+  | 'no-soak'
+  | 'reshape'
+  | 'lowest-spin'
+  | 'dryer-balls'
+  | 'wash-soon';
 
 export interface EnvelopeValues {
   wet: Wet;
@@ -44,21 +90,39 @@ export interface EnvelopeValues {
 }
 export type EnvelopeParameter = keyof EnvelopeValues;
 
-export type Bound = { [K in EnvelopeParameter]: { parameter: K; limit: EnvelopeValues[K]; source: BoundSource; reason: string } }[EnvelopeParameter];
+export type Bound = {
+  [K in EnvelopeParameter]: { parameter: K; limit: EnvelopeValues[K]; source: BoundSource; reason: string };
+}[EnvelopeParameter];
 
-interface Lattice<T> { top: T; meet: (a: T, b: T) => T; equal: (a: T, b: T) => boolean }
+interface Lattice<T> {
+  top: T;
+  meet: (a: T, b: T) => T;
+  equal: (a: T, b: T) => boolean;
+}
 
-const ordered = <T extends string>(order: readonly T[]): Lattice<T> => ({ top: order[0] as T, meet: (a, b) => stricter(order, a, b), equal: (a, b) => a === b });
+const ordered = <T extends string>(order: readonly T[]): Lattice<T> => ({
+  top: order[0] as T,
+  meet: (a, b) => stricter(order, a, b),
+  equal: (a, b) => a === b,
+});
 const numeric = (top: number): Lattice<number> => ({ top, meet: (a, b) => Math.min(a, b), equal: (a, b) => a === b });
 const permission: Lattice<boolean> = { top: true, meet: (a, b) => a && b, equal: (a, b) => a === b };
 const duty: Lattice<boolean> = { top: false, meet: (a, b) => a || b, equal: (a, b) => a === b };
-const sameSet = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean => a.size === b.size && [...a].every((x) => b.has(x));
+const sameSet = <T>(a: ReadonlySet<T>, b: ReadonlySet<T>): boolean =>
+  a.size === b.size && [...a].every((x) => b.has(x));
 const choice = <T extends string>(all: readonly T[]): Lattice<ReadonlySet<T>> => ({
-  top: new Set(all), meet: (a, b) => new Set([...a].filter((x) => b.has(x)).sort((x, y) => all.indexOf(x) - all.indexOf(y))), equal: sameSet,
+  top: new Set(all),
+  meet: (a, b) => new Set([...a].filter((x) => b.has(x)).sort((x, y) => all.indexOf(x) - all.indexOf(y))),
+  equal: sameSet,
 });
-const additions: Lattice<ReadonlySet<CareFlag>> = { top: new Set(), meet: (a, b) => new Set([...a, ...b].sort()), equal: sameSet };
+const additions: Lattice<ReadonlySet<CareFlag>> = {
+  top: new Set(),
+  meet: (a, b) => new Set([...a, ...b].sort()),
+  equal: sameSet,
+};
 
 /** One lattice per parameter, from permissive (top) to strict. */
+// prettier-ignore
 export const lattices: { [K in EnvelopeParameter]: Lattice<EnvelopeValues[K]> } = {
   wet: ordered(wetOrder), maxTemperatureC: numeric(95), maxAction: ordered(actionOrder), maxSpinRpm: numeric(2000), woolSpinRpm: numeric(2000),
   detergents: choice(detergentClasses), bleach: ordered(bleachOrder), softener: permission, tumble: ordered(tumbleOrder),
@@ -95,7 +159,10 @@ export function meetValues(a: EnvelopeValues, b: EnvelopeValues): EnvelopeValues
   return values;
 }
 
-export const meet = (a: Envelope, b: Envelope): Envelope => ({ values: meetValues(a.values, b.values), bounds: [...a.bounds, ...b.bounds] });
+export const meet = (a: Envelope, b: Envelope): Envelope => ({
+  values: meetValues(a.values, b.values),
+  bounds: [...a.bounds, ...b.bounds],
+});
 
 export const sameValues = (a: EnvelopeValues, b: EnvelopeValues): boolean =>
   envelopeParameters.every((p) => (lattices[p] as Lattice<unknown>).equal(a[p], b[p]));
@@ -113,6 +180,11 @@ export function bindingBounds(envelope: Envelope, parameter: EnvelopeParameter):
 }
 
 /** Make a bound; the type checker pairs parameter and limit. */
-export const bound = <K extends EnvelopeParameter>(parameter: K, limit: EnvelopeValues[K], source: BoundSource, reason: string): Bound =>
-  ({ parameter, limit, source, reason }) as Bound;
-export const flag = (id: CareFlag, source: BoundSource, reason: string): Bound => bound('flags', new Set([id]), source, reason);
+export const bound = <K extends EnvelopeParameter>(
+  parameter: K,
+  limit: EnvelopeValues[K],
+  source: BoundSource,
+  reason: string,
+): Bound => ({ parameter, limit, source, reason }) as Bound;
+export const flag = (id: CareFlag, source: BoundSource, reason: string): Bound =>
+  bound('flags', new Set([id]), source, reason);

@@ -4,7 +4,8 @@ import type { HouseRules } from '../model/household.ts';
 import { garment, only, plainRules, washLabel } from '../testing/arbitrary.ts';
 import { garmentEnvelope } from './garment-envelope.ts';
 
-const envelope = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) => garmentEnvelope(garment('g', change), { ...plainRules, ...rules });
+const envelope = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) =>
+  garmentEnvelope(garment('g', change), { ...plainRules, ...rules });
 const values = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) => envelope(change, rules).envelope.values;
 const white = [{ hex: '#f7f7f4', role: 'ground' as const }];
 
@@ -29,11 +30,23 @@ describe('label and fibre', () => {
     expect(values({ label: null, colours: white }).maxTemperatureC).toBe(60);
     expect(values({ label: null, parts: only('viscose') }).maxTemperatureC).toBe(30);
   });
-  test('a hygiene piece keeps its heat without a label', () => expect(values({ label: null, hygiene: true }).maxTemperatureC).toBe(60));
-  test('a test with oxygen bleach opens it where the label is silent', () => expect(values({ label: null, tests: [{ kind: 'spot', agent: 'oxy-percarbonate', grade: 5, at: '2026-01-01T00:00:00Z' }] }).bleach).toBe('oxygen'));
+  test('a hygiene piece keeps its heat without a label', () =>
+    expect(values({ label: null, hygiene: true }).maxTemperatureC).toBe(60));
+  test('a test with oxygen bleach opens it where the label is silent', () =>
+    expect(
+      values({
+        label: null,
+        tests: [{ kind: 'spot', agent: 'oxy-percarbonate', grade: 5, at: '2026-01-01T00:00:00Z' }],
+      }).bleach,
+    ).toBe('oxygen'));
   test('hand-wash label: only gentle programmes, bath at 30 °C; by hand under the other school', () => {
     const hand = { ...washLabel(40), wash: { by: 'hand' as const, maxC: 40 } };
-    expect(values({ label: hand })).toMatchObject({ wet: 'machine', maxTemperatureC: 30, maxAction: 'very-mild', maxSpinRpm: 400 });
+    expect(values({ label: hand })).toMatchObject({
+      wet: 'machine',
+      maxTemperatureC: 30,
+      maxAction: 'very-mild',
+      maxSpinRpm: 400,
+    });
     expect(values({ label: hand }).flags.has('hand-programmes-only')).toBe(true);
     expect(values({ label: hand }, { handLabel: 'hand' }).wet).toBe('hand');
     expect(values({ label: hand, parts: only('wool') }).woolSpinRpm).toBe(800);
@@ -48,13 +61,43 @@ describe('blends', () => {
     expect(values({ parts: only('viscose', 19), label: null }).maxTemperatureC).toBe(40);
   });
   test('elastane: 2 % caps heat, chlorine, dryer and iron; from 10 % it counts in full', () => {
-    expect(values({ parts: only('elastane', 2), label: washLabel(95, 'normal', { tumble: 'normal', iron: 'high', bleach: 'any' }), colours: white }, { tumble: 'when-allowed' })).toMatchObject({ maxTemperatureC: 60, tumble: 'low', iron: 'medium', bleach: 'oxygen' });
+    expect(
+      values(
+        {
+          parts: only('elastane', 2),
+          label: washLabel(95, 'normal', { tumble: 'normal', iron: 'high', bleach: 'any' }),
+          colours: white,
+        },
+        { tumble: 'when-allowed' },
+      ),
+    ).toMatchObject({ maxTemperatureC: 60, tumble: 'low', iron: 'medium', bleach: 'oxygen' });
     expect(values({ parts: only('elastane', 12), label: null })).toMatchObject({ maxTemperatureC: 30, tumble: 'none' });
-    expect(values({ parts: only('elastane', 12), label: washLabel(60, 'normal', { tumble: 'low' }) }, { tumble: 'when-allowed' })).toMatchObject({ maxTemperatureC: 60, tumble: 'low' });
+    expect(
+      values(
+        { parts: only('elastane', 12), label: washLabel(60, 'normal', { tumble: 'low' }) },
+        { tumble: 'when-allowed' },
+      ),
+    ).toMatchObject({ maxTemperatureC: 60, tumble: 'low' });
   });
-  test('a fibre of 0 % is absent', () => expect(values({ parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }, { fibre: 'wool', percent: 0 }] }] }).maxTemperatureC).toBe(40));
+  test('a fibre of 0 % is absent', () =>
+    expect(
+      values({
+        parts: [
+          {
+            role: 'shell',
+            fibres: [
+              { fibre: 'cotton', percent: 100 },
+              { fibre: 'wool', percent: 0 },
+            ],
+          },
+        ],
+      }).maxTemperatureC,
+    ).toBe(40));
   test('a small leather trim: 30 °C, mild, no soak, no dryer; the method stays', () => {
-    const v = values({ parts: [...only('cotton'), { role: 'trim', fibres: [{ fibre: 'leather', percent: 100 }] }], label: washLabel(60) });
+    const v = values({
+      parts: [...only('cotton'), { role: 'trim', fibres: [{ fibre: 'leather', percent: 100 }] }],
+      label: washLabel(60),
+    });
     expect(v).toMatchObject({ wet: 'machine', maxTemperatureC: 30, maxAction: 'mild', tumble: 'none' });
     expect(v.flags.has('no-soak')).toBe(true);
   });
@@ -62,8 +105,12 @@ describe('blends', () => {
 
 describe('water closed', () => {
   test.each([
-    ['suede', { parts: only('suede') }, 'hide'], ['velvet', { traits: new Set(['velvet'] as const) }, 'professional'], ['structured', { traits: new Set(['structured'] as const) }, 'professional'],
-    ['dry clean only', { label: { ...washLabel(30), wash: { by: 'none' as const } } }, 'professional'], ['wool pleats', { traits: new Set(['pleated'] as const), parts: only('wool') }, 'professional'], ['untested heirloom', { traits: new Set(['heirloom'] as const) }, 'test-first'],
+    ['suede', { parts: only('suede') }, 'hide'],
+    ['velvet', { traits: new Set(['velvet'] as const) }, 'professional'],
+    ['structured', { traits: new Set(['structured'] as const) }, 'professional'],
+    ['dry clean only', { label: { ...washLabel(30), wash: { by: 'none' as const } } }, 'professional'],
+    ['wool pleats', { traits: new Set(['pleated'] as const), parts: only('wool') }, 'professional'],
+    ['untested heirloom', { traits: new Set(['heirloom'] as const) }, 'test-first'],
   ] as const)('%s', (_, change, kind) => {
     const e = envelope(change);
     expect(e.closure?.kind).toBe(kind);
@@ -76,18 +123,46 @@ describe('water closed', () => {
     expect(envelope({ label, allowTestFirst: true }, { dryCleanOnly: 'test-first' }).closure?.kind).toBe('test-first');
     const opened = envelope({ label, allowTestFirst: true, tests: [clear] }, { dryCleanOnly: 'test-first' });
     expect(opened.labelOverruled).toBe(true);
-    expect(opened.envelope.values).toMatchObject({ wet: 'machine', maxTemperatureC: 30, maxAction: 'very-mild', maxSpinRpm: 400, company: 'alone' });
+    expect(opened.envelope.values).toMatchObject({
+      wet: 'machine',
+      maxTemperatureC: 30,
+      maxAction: 'very-mild',
+      maxSpinRpm: 400,
+      company: 'alone',
+    });
     const red = { label, allowTestFirst: true, colours: [{ hex: '#be1e2d', role: 'ground' as const }], tests: [clear] };
     expect(envelope(red, { dryCleanOnly: 'test-first' }).closure?.kind).toBe('test-first');
-    expect(envelope({ ...red, tests: [clear, { ...clear, at: '2026-01-02T00:00:00Z' }] }, { dryCleanOnly: 'test-first' }).closure).toBeNull();
-    expect(envelope({ label, allowTestFirst: true, tests: [clear], traits: new Set(['velvet'] as const) }, { dryCleanOnly: 'test-first' }).closure?.kind).toBe('professional');
+    expect(
+      envelope({ ...red, tests: [clear, { ...clear, at: '2026-01-02T00:00:00Z' }] }, { dryCleanOnly: 'test-first' })
+        .closure,
+    ).toBeNull();
+    expect(
+      envelope(
+        { label, allowTestFirst: true, tests: [clear], traits: new Set(['velvet'] as const) },
+        { dryCleanOnly: 'test-first' },
+      ).closure?.kind,
+    ).toBe('professional');
   });
 });
 
 describe('stains, colour and rules', () => {
   test('an open stain forbids dryer and iron, and protein caps the heat', () => {
-    const stain = { id: 's', kind: 'blood-fresh' as const, ageHours: 1, heatSet: false, place: '', sizeCm: 1, failedRounds: 0, heat: null, tried: [] };
-    expect(values({ stains: [stain], label: washLabel(60) }, { tumble: 'when-allowed' })).toMatchObject({ maxTemperatureC: 30, tumble: 'none', iron: 'none' });
+    const stain = {
+      id: 's',
+      kind: 'blood-fresh' as const,
+      ageHours: 1,
+      heatSet: false,
+      place: '',
+      sizeCm: 1,
+      failedRounds: 0,
+      heat: null,
+      tried: [],
+    };
+    expect(values({ stains: [stain], label: washLabel(60) }, { tumble: 'when-allowed' })).toMatchObject({
+      maxTemperatureC: 30,
+      tumble: 'none',
+      iron: 'none',
+    });
   });
   test('an untested strong colour is cold and with its own colour; three washes end it', () => {
     const navy = { colours: [{ hex: '#1e2a50', role: 'ground' as const }], dye: 'unknown' as const };
@@ -103,7 +178,9 @@ describe('stains, colour and rules', () => {
   });
   test('wool takes only wool detergent; waterproof only delicate; raw denim never universal', () => {
     expect([...values({ parts: only('wool') }).detergents]).toEqual(['wool-silk', 'no-rinse-wool']);
-    expect([...values({ traits: new Set(['membrane'] as const), parts: only('polyamide') }).detergents]).toEqual(['delicate']);
+    expect([...values({ traits: new Set(['membrane'] as const), parts: only('polyamide') }).detergents]).toEqual([
+      'delicate',
+    ]);
     expect(values({ traits: new Set(['denim-raw'] as const) }).detergents.has('universal')).toBe(false);
   });
   test('careful skin adds a rinse and forbids softener', () => {

@@ -11,7 +11,13 @@ export function sizeFactor(size: Size = 'M', cut: Cut = 'unisex', heightCm: numb
   return 1.06 ** sizeSteps[size] * cutFactors[cut];
 }
 
-export interface MassOptions { size?: Size; cut?: Cut; gPerM2?: number; heightCm?: number | null; areaM2?: number }
+export interface MassOptions {
+  size?: Size;
+  cut?: Cut;
+  gPerM2?: number;
+  heightCm?: number | null;
+  areaM2?: number;
+}
 
 /** Dry mass in g from area × areal mass × (1 + seams) + hardware (textbook form, estimated data). */
 export function garmentMassG(kind: GarmentKind, options: MassOptions = {}): number {
@@ -26,8 +32,10 @@ export const dryMassG = (g: Pick<Garment, 'weighedDryMassG' | 'kind' | 'size' | 
   g.weighedDryMassG ?? garmentMassG(g.kind, { size: g.size, heightCm: g.heightCm });
 
 type Items = readonly (readonly [GarmentKind, number])[];
-export const itemsMassKg = (items: Items): number => items.reduce((m, [kind, n]) => m + (n * garmentMassG(kind)) / 1000, 0);
+export const itemsMassKg = (items: Items): number =>
+  items.reduce((m, [kind, n]) => m + (n * garmentMassG(kind)) / 1000, 0);
 export const itemsVolumeL = (items: Items): number =>
   items.reduce((v, [kind, n]) => v + ((n * garmentMassG(kind)) / 1000) * kindFacts(kind).looseVolumeLPerKg, 0);
-export const thicknessMm = (kind: GarmentKind, gPerM2: number): number => (kindFacts(kind).thicknessMm * gPerM2) / kindFacts(kind).clothGPerM2[1];
+export const thicknessMm = (kind: GarmentKind, gPerM2: number): number =>
+  (kindFacts(kind).thicknessMm * gPerM2) / kindFacts(kind).clothGPerM2[1];
 export const wetMassG = (dryG: number, moistureRatio: number): number => dryG * (1 + moistureRatio);

@@ -12,7 +12,13 @@ describe('measures', () => {
   });
   const at = (day: number): string => `2026-05-0${day}T08:00:00Z`;
   test('first against newest, and how far it may be stretched back', () => {
-    const list: Measure[] = [{ place: 'body-length', cm: 66, at: at(1) }, { place: 'body-length', cm: 63, at: at(3) }, { place: 'chest', cm: 50, at: at(1) }, { place: 'chest', cm: 50.5, at: at(3) }, { place: 'sleeve', cm: 60, at: at(1) }];
+    const list: Measure[] = [
+      { place: 'body-length', cm: 66, at: at(1) },
+      { place: 'body-length', cm: 63, at: at(3) },
+      { place: 'chest', cm: 50, at: at(1) },
+      { place: 'chest', cm: 50.5, at: at(3) },
+      { place: 'sleeve', cm: 60, at: at(1) },
+    ];
     const [length, chest, ...rest] = sizeChanges([...list].reverse(), true);
     expect(length).toMatchObject({ place: 'body-length', beforeCm: 66, nowCm: 63, stretchToCm: 66 });
     expect(length!.lostPercent).toBeCloseTo(4.545, 2);
@@ -20,7 +26,15 @@ describe('measures', () => {
     expect(chest!.lostPercent).toBeLessThan(0);
     expect(rest).toEqual([]);
     // A woven piece gives less.
-    expect(sizeChanges([{ place: 'inseam', cm: 80, at: at(1) }, { place: 'inseam', cm: 76, at: at(2) }], false)[0]!.stretchToCm).toBeCloseTo(77.52, 6);
+    expect(
+      sizeChanges(
+        [
+          { place: 'inseam', cm: 80, at: at(1) },
+          { place: 'inseam', cm: 76, at: at(2) },
+        ],
+        false,
+      )[0]!.stretchToCm,
+    ).toBeCloseTo(77.52, 6);
   });
   test('half centimetres and quarter inches', () => {
     expect(roundMeasure(66.3, false)).toBe(66.5);
@@ -35,7 +49,12 @@ describe('nets', () => {
     expect(netNeed([...small(5), { massKg: 0.38, withoutMetal: false }], 4, 2).nets).toBe(2);
   });
   test('what is missing is told by kind', () => {
-    expect(netNeed([...small(9), ...small(5, true)], 4, 1)).toEqual({ nets: 5, withoutMetal: 2, missing: 0, missingWithoutMetal: 1 });
+    expect(netNeed([...small(9), ...small(5, true)], 4, 1)).toEqual({
+      nets: 5,
+      withoutMetal: 2,
+      missing: 0,
+      missingWithoutMetal: 1,
+    });
     expect(netNeed(small(20), 3, 1)).toMatchObject({ nets: 5, missing: 2, missingWithoutMetal: 0 });
     expect(netNeed([], 0, 0)).toMatchObject({ nets: 0, missing: 0 });
   });

@@ -2,26 +2,58 @@
 import { shrinkPercent, stretchTarget } from '../shrinkage/shrinkage.ts';
 import { kindFacts, type GarmentKind } from './kinds.ts';
 
-export const measurePlaces = ['body-length', 'chest', 'sleeve', 'waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam'] as const;
+export const measurePlaces = [
+  'body-length',
+  'chest',
+  'sleeve',
+  'waist',
+  'front-rise',
+  'thigh',
+  'knee',
+  'leg-opening',
+  'inseam',
+] as const;
 export type MeasurePlace = (typeof measurePlaces)[number];
 export const placeWords: Record<MeasurePlace, { name: string; how: string }> = {
-  'body-length': { name: 'Length', how: 'from the highest point of the shoulder to the hem' }, chest: { name: 'Chest', how: 'half width, under the arms' }, sleeve: { name: 'Sleeve', how: 'from the seam of the shoulder to the cuff' },
-  waist: { name: 'Waist', how: 'half width, front and back waistband level' }, 'front-rise': { name: 'Front rise', how: 'from the crotch seam to the top of the waistband' }, thigh: { name: 'Thigh', how: 'half width, just under the crotch' }, knee: { name: 'Knee', how: 'half width, half-way down the inseam' },
-  'leg-opening': { name: 'Leg opening', how: 'half width of the hem' }, inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
+  'body-length': { name: 'Length', how: 'from the highest point of the shoulder to the hem' },
+  chest: { name: 'Chest', how: 'half width, under the arms' },
+  sleeve: { name: 'Sleeve', how: 'from the seam of the shoulder to the cuff' },
+  waist: { name: 'Waist', how: 'half width, front and back waistband level' },
+  'front-rise': { name: 'Front rise', how: 'from the crotch seam to the top of the waistband' },
+  thigh: { name: 'Thigh', how: 'half width, just under the crotch' },
+  knee: { name: 'Knee', how: 'half width, half-way down the inseam' },
+  'leg-opening': { name: 'Leg opening', how: 'half width of the hem' },
+  inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
 };
 const tops: readonly MeasurePlace[] = ['body-length', 'chest', 'sleeve'];
 const legs: readonly MeasurePlace[] = ['waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam'];
 
 /** Places of a kind; none for what has no size to lose. */
 export function placesOf(kind: GarmentKind): readonly MeasurePlace[] {
-  if (/jeans|chinos|trousers|joggers|leggings|shorts/.test(kind)) return /shorts/.test(kind) ? ['waist', 'front-rise', 'thigh', 'leg-opening', 'inseam'] : legs;
+  if (/jeans|chinos|trousers|joggers|leggings|shorts/.test(kind))
+    return /shorts/.test(kind) ? ['waist', 'front-rise', 'thigh', 'leg-opening', 'inseam'] : legs;
   if (/skirt/.test(kind)) return ['waist', 'body-length'];
-  if (/sock|glove|hat|scarf|sash|tie|bra$|towel|sheet|pillow|duvet|cloth|mat|curtain|apron|briefs|boxers|tights|other/.test(kind)) return kindFacts(kind).type === 'sheet' ? ['body-length', 'chest'] : [];
+  if (
+    /sock|glove|hat|scarf|sash|tie|bra$|towel|sheet|pillow|duvet|cloth|mat|curtain|apron|briefs|boxers|tights|other/.test(
+      kind,
+    )
+  )
+    return kindFacts(kind).type === 'sheet' ? ['body-length', 'chest'] : [];
   return /vest|camisole|waistcoat/.test(kind) ? ['body-length', 'chest'] : tops;
 }
 
-export interface Measure { place: MeasurePlace; cm: number; at: string }
-export interface SizeChange { place: MeasurePlace; beforeCm: number; nowCm: number; /** Per cent lost; negative = grown. */ lostPercent: number; /** How far it may be stretched back damp, cm; null when it has not shrunk. */ stretchToCm: number | null }
+export interface Measure {
+  place: MeasurePlace;
+  cm: number;
+  at: string;
+}
+export interface SizeChange {
+  place: MeasurePlace;
+  beforeCm: number;
+  nowCm: number;
+  /** Per cent lost; negative = grown. */ lostPercent: number;
+  /** How far it may be stretched back damp, cm; null when it has not shrunk. */ stretchToCm: number | null;
+}
 /** Per cent that cloth bears to be stretched back while damp (engineering estimates). */
 const stretchPercent = { knit: 5, woven: 2 } as const;
 
@@ -33,9 +65,19 @@ export function sizeChanges(measures: readonly Measure[], knit: boolean): SizeCh
     const last = list.at(-1);
     if (!first || !last || list.length < 2) return [];
     const lostPercent = shrinkPercent(first.cm, last.cm);
-    return [{ place, beforeCm: first.cm, nowCm: last.cm, lostPercent, stretchToCm: lostPercent >= 1 ? stretchTarget(first.cm, last.cm, knit ? stretchPercent.knit : stretchPercent.woven) : null }];
+    return [
+      {
+        place,
+        beforeCm: first.cm,
+        nowCm: last.cm,
+        lostPercent,
+        stretchToCm:
+          lostPercent >= 1 ? stretchTarget(first.cm, last.cm, knit ? stretchPercent.knit : stretchPercent.woven) : null,
+      },
+    ];
   });
 }
 export const cmPerInch = 2.54;
 /** To half a centimetre, or a quarter inch when inches are used. */
-export const roundMeasure = (cm: number, inches: boolean): number => (inches ? Math.round((cm / cmPerInch) * 4) / 4 : Math.round(cm * 2) / 2);
+export const roundMeasure = (cm: number, inches: boolean): number =>
+  inches ? Math.round((cm / cmPerInch) * 4) / 4 : Math.round(cm * 2) / 2;

@@ -24,8 +24,14 @@ export interface PieceLine {
   unknown: string[];
 }
 
-interface KindRow { words: RegExp; kind: GarmentKind; fibre: FibreId; traits: readonly TraitId[] }
+interface KindRow {
+  words: RegExp;
+  kind: GarmentKind;
+  fibre: FibreId;
+  traits: readonly TraitId[];
+}
 /** First match wins: the more special words stand first. */
+// prettier-ignore
 const kindRows: readonly KindRow[] = [
   { words: /\b(rain|cycling) (jacket|shell)|rain ?coat|shell\b/, kind: 'rain_jacket', fibre: 'polyamide', traits: ['waterproof', 'zip'] },
   { words: /\bdown (jacket|coat|vest)|puffer\b/, kind: 'down_jacket', fibre: 'polyamide', traits: ['down', 'quilted', 'zip'] },
@@ -105,25 +111,53 @@ const kindRows: readonly KindRow[] = [
 ];
 
 const traitWords: readonly [RegExp, TraitId][] = [
-  [/\blace\b/, 'lace'], [/\bembroider(ed|y)\b/, 'embroidery'], [/\bsequin(s|ned)?\b/, 'sequins'], [/\bbead(s|ed)\b/, 'beads'], [/\bprint(ed)?\b/, 'print'], [/\bpleated\b/, 'pleated'],
-  [/\blined\b/, 'lined'], [/\bvelvet\b/, 'velvet'], [/\bcorduroy\b/, 'corduroy'], [/\bzip\b/, 'zip'], [/\bwaterproof\b/, 'waterproof'], [/\bmembrane\b/, 'membrane'], [/\bheirloom\b/, 'heirloom'],
-  [/\bhand[- ]?knit(ted)?\b/, 'hand-knit'], [/\bstuds\b/, 'studs'], [/\bunderwire\b/, 'underwire'], [/\bhood\b/, 'drawstring'],
+  [/\blace\b/, 'lace'],
+  [/\bembroider(ed|y)\b/, 'embroidery'],
+  [/\bsequin(s|ned)?\b/, 'sequins'],
+  [/\bbead(s|ed)\b/, 'beads'],
+  [/\bprint(ed)?\b/, 'print'],
+  [/\bpleated\b/, 'pleated'],
+  [/\blined\b/, 'lined'],
+  [/\bvelvet\b/, 'velvet'],
+  [/\bcorduroy\b/, 'corduroy'],
+  [/\bzip\b/, 'zip'],
+  [/\bwaterproof\b/, 'waterproof'],
+  [/\bmembrane\b/, 'membrane'],
+  [/\bheirloom\b/, 'heirloom'],
+  [/\bhand[- ]?knit(ted)?\b/, 'hand-knit'],
+  [/\bstuds\b/, 'studs'],
+  [/\bunderwire\b/, 'underwire'],
+  [/\bhood\b/, 'drawstring'],
 ];
 
 /** "60 % cotton 40 % polyester", "60/40 cotton/poly", or bare fibre names. Shares that do not reach 100 go to the first fibre. */
 function readFibres(text: string): { parts: { fibre: FibreId; percent: number }[]; rest: string } {
-  const words = Object.keys(fibreWords).sort((a, b) => b.length - a.length).map((w) => w.replace(/\s/g, '\\s')).join('|');
+  const words = Object.keys(fibreWords)
+    .sort((a, b) => b.length - a.length)
+    .map((w) => w.replace(/\s/g, '\\s'))
+    .join('|');
   const found: { fibre: FibreId; percent: number }[] = [];
   let rest = text;
   const add = (word: string | undefined, percent: number): void => {
     const fibre = fibreWords[(word ?? '').replace(/\s+/g, ' ')];
     if (fibre && !found.some((f) => f.fibre === fibre)) found.push({ fibre, percent });
   };
-  rest = rest.replace(new RegExp(String.raw`(\d{1,3})\s*%\s*(${words})\b`, 'g'), (_, p: string, w: string) => { add(w, Number(p)); return ' '; });
-  rest = rest.replace(new RegExp(String.raw`\b(${words})\s*(\d{1,3})\s*%`, 'g'), (_, w: string, p: string) => { add(w, Number(p)); return ' '; });
+  rest = rest.replace(new RegExp(String.raw`(\d{1,3})\s*%\s*(${words})\b`, 'g'), (_, p: string, w: string) => {
+    add(w, Number(p));
+    return ' ';
+  });
+  rest = rest.replace(new RegExp(String.raw`\b(${words})\s*(\d{1,3})\s*%`, 'g'), (_, w: string, p: string) => {
+    add(w, Number(p));
+    return ' ';
+  });
   if (found.length === 0) {
-    const bare = [...rest.matchAll(new RegExp(String.raw`\b(${words})\b`, 'g'))].map((m) => m[1]).filter((w) => !(w === 'down' && /down (jacket|coat|vest)/.test(text)));
-    bare.slice(0, 1).forEach((w) => { add(w, 100); rest = rest.replace(w ?? '', ' '); });
+    const bare = [...rest.matchAll(new RegExp(String.raw`\b(${words})\b`, 'g'))]
+      .map((m) => m[1])
+      .filter((w) => !(w === 'down' && /down (jacket|coat|vest)/.test(text)));
+    bare.slice(0, 1).forEach((w) => {
+      add(w, 100);
+      rest = rest.replace(w ?? '', ' ');
+    });
   }
   const total = found.reduce((s, f) => s + f.percent, 0);
   const first = found[0];
@@ -131,7 +165,42 @@ function readFibres(text: string): { parts: { fibre: FibreId; percent: number }[
   return { parts: found.filter((f) => f.percent > 0 && f.percent <= 100), rest };
 }
 
-const fillers = new Set(['a', 'an', 'the', 'my', 'in', 'of', 'with', 'and', 'size', 'pair', 'pairs', 'one', 'two', 'three', 'four', 'new', 'old', 'at', 'only', 'for', 'from', 'dark', 'light', 'pale', 'knitted', 'knit', 'woven', 'cotton', 'organic', 'pure', 'striped', 'check', 'checked', 'plain']);
+const fillers = new Set([
+  'a',
+  'an',
+  'the',
+  'my',
+  'in',
+  'of',
+  'with',
+  'and',
+  'size',
+  'pair',
+  'pairs',
+  'one',
+  'two',
+  'three',
+  'four',
+  'new',
+  'old',
+  'at',
+  'only',
+  'for',
+  'from',
+  'dark',
+  'light',
+  'pale',
+  'knitted',
+  'knit',
+  'woven',
+  'cotton',
+  'organic',
+  'pure',
+  'striped',
+  'check',
+  'checked',
+  'plain',
+]);
 
 /** Read one line. Always gives a usable piece; `assumed` and `unknown` say how sure it is. */
 export function readPieceLine(line: string): PieceLine {
@@ -143,7 +212,9 @@ export function readPieceLine(line: string): PieceLine {
 
   const row = kindRows.find((r) => r.words.test(reading.rest));
   const kind = row?.kind ?? 'other';
-  if (row) for (const word of reading.rest.match(row.words)?.[0].split(' ') ?? []) rest = rest.replace(new RegExp(String.raw`\b${word}\b`), ' ');
+  if (row)
+    for (const word of reading.rest.match(row.words)?.[0].split(' ') ?? [])
+      rest = rest.replace(new RegExp(String.raw`\b${word}\b`), ' ');
   else assumed.push('What it is: not recognised. Choose the kind, and weigh it (200 g stands in).');
 
   const sizeMatch = rest.match(/(?:^|[\s,])(xs|s|m|l|xl|xxl|3xl)(?=[\s,]|$)/);
@@ -151,13 +222,16 @@ export function readPieceLine(line: string): PieceLine {
   if (sizeMatch) rest = rest.replace(sizeMatch[0], ' ');
   else if (kindFacts(kind).type === 'tube') assumed.push('Size M.');
 
-  const colourKey = Object.keys(colourWords).sort((a, b) => b.length - a.length).find((w) => new RegExp(String.raw`\b${w}\b`).test(rest));
+  const colourKey = Object.keys(colourWords)
+    .sort((a, b) => b.length - a.length)
+    .find((w) => new RegExp(String.raw`\b${w}\b`).test(rest));
   const hex = colourKey ? (colourWords[colourKey] ?? '#8b8d94') : '#8b8d94';
   if (colourKey) rest = rest.replace(new RegExp(String.raw`\b${colourKey}\b`), ' ');
   else assumed.push('Colour: a mid grey stands in. Choose the real one, it decides what it may be washed with.');
 
   const parts: Part[] = [];
-  if (fibre.parts.length > 0 && Math.abs(fibre.parts.reduce((s, f) => s + f.percent, 0) - 100) <= 1) parts.push({ role: 'shell', fibres: fibre.parts });
+  if (fibre.parts.length > 0 && Math.abs(fibre.parts.reduce((s, f) => s + f.percent, 0) - 100) <= 1)
+    parts.push({ role: 'shell', fibres: fibre.parts });
   else if (row) {
     parts.push({ role: 'shell', fibres: [{ fibre: row.fibre, percent: 100 }] });
     assumed.push(`Fibre: ${fibreFacts(row.fibre).name}, the usual one for ${kindFacts(kind).name}.`);
@@ -168,19 +242,41 @@ export function readPieceLine(line: string): PieceLine {
   if (kind === 'down_jacket') parts.push({ role: 'filling', fibres: [{ fibre: 'down-fill', percent: 100 }] });
 
   const traits = new Set<TraitId>(row?.traits ?? []);
-  for (const [pattern, trait] of traitWords) if (pattern.test(reading.rest)) { traits.add(trait); rest = rest.replace(new RegExp(pattern.source, 'g'), ' '); }
+  for (const [pattern, trait] of traitWords)
+    if (pattern.test(reading.rest)) {
+      traits.add(trait);
+      rest = rest.replace(new RegExp(pattern.source, 'g'), ' ');
+    }
   if (!reading.label) assumed.push('No label words: limits come from the fibre, one step more careful.');
 
   const unknown = rest.split(/[\s,/]+/).filter((w) => w.length > 1 && !fillers.has(w) && !/^\d+%?$/.test(w));
-  return { name: nameFrom(original, reading.understood, size, sizeMatch !== null), kind, parts, traits: [...traits], colours: [{ hex, role: 'ground' }], size, label: reading.label, assumed, unknown };
+  return {
+    name: nameFrom(original, reading.understood, size, sizeMatch !== null),
+    kind,
+    parts,
+    traits: [...traits],
+    colours: [{ hex, role: 'ground' }],
+    size,
+    label: reading.label,
+    assumed,
+    unknown,
+  };
 }
 
 /** The name is the line without label words and size. */
 function nameFrom(line: string, understood: readonly string[], size: Size, hasSize: boolean): string {
   let name = line;
-  for (const words of understood) name = name.replace(new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/\s+/g, '\\s+'), 'i'), ' ');
+  for (const words of understood)
+    name = name.replace(new RegExp(words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/\s+/g, '\\s+'), 'i'), ' ');
   if (hasSize) name = name.replace(new RegExp(`([\\s,])${size}(?=[\\s,]|$)`, 'i'), '$1');
-  name = name.replace(/\b(size)\b/gi, ' ').replace(/\s+,/g, ',').replace(/[,;\s]+$/g, '').replace(/,\s*(,\s*)+/g, ', ').replace(/\s+/g, ' ').trim().replace(/^[,;\s]+/, '');
+  name = name
+    .replace(/\b(size)\b/gi, ' ')
+    .replace(/\s+,/g, ',')
+    .replace(/[,;\s]+$/g, '')
+    .replace(/,\s*(,\s*)+/g, ', ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/^[,;\s]+/, '');
   if (name === '') return 'New piece';
   return `${name.charAt(0).toUpperCase()}${name.slice(1)}`.slice(0, 80);
 }

@@ -11,11 +11,39 @@ import { physicalFibres } from '../fibre/physical.ts';
 import { isTowel, type Profile } from './profile.ts';
 
 /** In the order of doing. */
-const prepareOrder: readonly PrepareStep[] = ['mend', 'empty-pockets', 'brush-out', 'photo', 'measure', 'detach', 'keep-control', 'tie-drawstring', 'zip-closed', 'hooks-closed', 'buttons-open', 'buttons-closed', 'inside-out', 'net', 'net-no-metal'];
+const prepareOrder: readonly PrepareStep[] = [
+  'mend',
+  'empty-pockets',
+  'brush-out',
+  'photo',
+  'measure',
+  'detach',
+  'keep-control',
+  'tie-drawstring',
+  'zip-closed',
+  'hooks-closed',
+  'buttons-open',
+  'buttons-closed',
+  'inside-out',
+  'net',
+  'net-no-metal',
+];
 export const prepareWords: Record<PrepareStep, string> = {
-  mend: 'Mend loose buttons and open seams', 'empty-pockets': 'Empty the pockets', 'brush-out': 'Brush out dry dirt', photo: 'Take a photograph', measure: 'Measure it flat, to 0.5 cm',
-  detach: 'Take off what comes off', 'keep-control': 'Keep one part back to compare', 'tie-drawstring': 'Tie the drawstring', 'zip-closed': 'Close the zip', 'hooks-closed': 'Close the hooks',
-  'buttons-open': 'Open the buttons', 'buttons-closed': 'Close the buttons', 'inside-out': 'Turn inside out', net: 'Into a washing net', 'net-no-metal': 'Into a net without metal',
+  mend: 'Mend loose buttons and open seams',
+  'empty-pockets': 'Empty the pockets',
+  'brush-out': 'Brush out dry dirt',
+  photo: 'Take a photograph',
+  measure: 'Measure it flat, to 0.5 cm',
+  detach: 'Take off what comes off',
+  'keep-control': 'Keep one part back to compare',
+  'tie-drawstring': 'Tie the drawstring',
+  'zip-closed': 'Close the zip',
+  'hooks-closed': 'Close the hooks',
+  'buttons-open': 'Open the buttons',
+  'buttons-closed': 'Close the buttons',
+  'inside-out': 'Turn inside out',
+  net: 'Into a washing net',
+  'net-no-metal': 'Into a net without metal',
 };
 const pocketKinds = /jeans|chinos|shorts|trousers|joggers|hoodie|overall|jacket|coat|apron|cardigan|bathrobe|fleece/;
 const smallKinds = /sock|glove|hat|tie$|face_cloth/;
@@ -23,7 +51,12 @@ const smallKinds = /sock|glove|hat|tie$|face_cloth/;
 export function prepareSteps(p: Profile): PrepareStep[] {
   const flags = new Set<CareFlag>(p.values.flags);
   if (smallKinds.test(p.garment.kind)) flags.delete('inside-out');
-  if (['dark', 'black'].includes(p.history.colour.class) && kindFacts(p.garment.kind).type === 'tube' && !smallKinds.test(p.garment.kind)) flags.add('inside-out');
+  if (
+    ['dark', 'black'].includes(p.history.colour.class) &&
+    kindFacts(p.garment.kind).type === 'tube' &&
+    !smallKinds.test(p.garment.kind)
+  )
+    flags.add('inside-out');
   if (flags.has('net-no-metal')) flags.delete('net');
   if (p.isWool && p.garment.washCount === 0) flags.add('measure');
   // A part kept dry shows what the bath did, as long as the colour has not earned its trust.
@@ -45,17 +78,32 @@ export function moistureAtEnd(p: Profile, spinRpm: number, drumRadiusM: number):
 function positionFor(p: Profile): DryPosition {
   const may = p.values.dryPositions;
   const usual = kindFacts(p.garment.kind).layout;
-  const wanted: DryPosition = usual === 'hanger' ? 'hanger' : usual === 'line' ? 'line' : usual.startsWith('flat') ? 'flat' : 'bars';
+  const wanted: DryPosition =
+    usual === 'hanger' ? 'hanger' : usual === 'line' ? 'line' : usual.startsWith('flat') ? 'flat' : 'bars';
   if (may.has(wanted)) return wanted;
   return [...may][0] ?? 'flat';
 }
 
 const layoutFor = (position: DryPosition, bars: number): Layout =>
-  position === 'bars' ? (`bar${Math.min(3, Math.max(1, bars))}` as Layout) : position === 'hanger' ? 'hanger' : position === 'line' ? 'line' : 'flat_towel';
+  position === 'bars'
+    ? (`bar${Math.min(3, Math.max(1, bars))}` as Layout)
+    : position === 'hanger'
+      ? 'hanger'
+      : position === 'line'
+        ? 'line'
+        : 'flat_towel';
 
 /** A drying place that offers the position and the shade the piece needs; the household's order decides ties. */
-function placeFor(places: readonly DryingPlace[], position: DryPosition, shade: boolean, outdoorsFirst: boolean): DryingPlace | null {
-  const fits = places.filter((d) => (position === 'flat' ? d.flatM2 > 0 : position === 'hanger' ? d.hangers > 0 : d.bars > 0) && !(shade && d.sun));
+function placeFor(
+  places: readonly DryingPlace[],
+  position: DryPosition,
+  shade: boolean,
+  outdoorsFirst: boolean,
+): DryingPlace | null {
+  const fits = places.filter(
+    (d) =>
+      (position === 'flat' ? d.flatM2 > 0 : position === 'hanger' ? d.hangers > 0 : d.bars > 0) && !(shade && d.sun),
+  );
   return (outdoorsFirst ? fits.find((d) => d.outdoors) : fits.find((d) => !d.outdoors)) ?? fits[0] ?? null;
 }
 
@@ -69,21 +117,49 @@ function dryerFor(p: Profile, h: Household): Dryer | null {
 export function dryPlan(p: Profile, h: Household, spinRpm: number, drumRadiusM: number): DryPlan {
   const x0 = moistureAtEnd(p, spinRpm, drumRadiusM);
   const { shade, awayFromHeat } = p.values;
-  const shadeNeeded = shade || p.isSilk || (p.isWool && p.coloured) || ['dark', 'black'].includes(p.history.colour.class);
+  const shadeNeeded =
+    shade || p.isSilk || (p.isWool && p.coloured) || ['dark', 'black'].includes(p.history.colour.class);
   const dryer = dryerFor(p, h);
   if (dryer && x0 <= 0.9) {
     const run = tumbleRun(dryer.type, Math.max(1, p.massKg), x0, dryer.maxLoadKg, p.values.tumble === 'low');
-    return { method: p.values.tumble === 'low' ? 'tumble-low' : 'tumble-normal', place: dryer.id, bars: 0, hours: run.minutes / 60, shade: false, awayFromHeat: false, flips: 0 };
+    return {
+      method: p.values.tumble === 'low' ? 'tumble-low' : 'tumble-normal',
+      place: dryer.id,
+      bars: 0,
+      hours: run.minutes / 60,
+      shade: false,
+      awayFromHeat: false,
+      flips: 0,
+    };
   }
   const position = positionFor(p);
   const white = p.history.colour.class === 'white';
   const place = placeFor(h.dryingPlaces, position, shadeNeeded, white);
-  const bars = position === 'bars' ? Math.max(barsFor(p.massKg * 1000), h.rules.tshirtDrying === 'bars' && kindFacts(p.garment.kind).wearGroup === 'tshirt' ? 2 : 1) : 0;
-  const air = { temperatureC: h.room.temperatureC, humidity: h.room.relativeHumidity, airSpeedMPerS: place?.outdoors ? Math.max(1, h.room.airSpeedMPerS) : h.room.airSpeedMPerS, gapMm: position === 'bars' ? 60 : 100 };
+  const bars =
+    position === 'bars'
+      ? Math.max(
+          barsFor(p.massKg * 1000),
+          h.rules.tshirtDrying === 'bars' && kindFacts(p.garment.kind).wearGroup === 'tshirt' ? 2 : 1,
+        )
+      : 0;
+  const air = {
+    temperatureC: h.room.temperatureC,
+    humidity: h.room.relativeHumidity,
+    airSpeedMPerS: place?.outdoors ? Math.max(1, h.room.airSpeedMPerS) : h.room.airSpeedMPerS,
+    gapMm: position === 'bars' ? 60 : 100,
+  };
   const time = dryingTimeHours(p.garment.kind, p.fibre, x0, layoutFor(position, bars), air);
   const hours = time.ok ? time.value : 0;
   const method: DryMethod = position;
-  return { method, place: place?.id ?? null, bars, hours, shade: shadeNeeded, awayFromHeat, flips: position === 'flat' ? Math.floor(hours / 12) : 0 };
+  return {
+    method,
+    place: place?.id ?? null,
+    bars,
+    hours,
+    shade: shadeNeeded,
+    awayFromHeat,
+    flips: position === 'flat' ? Math.floor(hours / 12) : 0,
+  };
 }
 
 /** null when the piece needs no iron; open stains, fuel and crossed symbols forbid it. */
@@ -91,9 +167,17 @@ export function pressPlan(p: Profile): PressPlan | null {
   if (!pressedByDefault.includes(p.garment.kind)) return null;
   const { iron } = p.values;
   if (iron === 'none') return null;
-  return { iron, steam: p.values.steam && iron !== 'low', insideOut: p.values.ironInsideOut || ['dark', 'black'].includes(p.history.colour.class), pressCloth: p.values.pressCloth };
+  return {
+    iron,
+    steam: p.values.steam && iron !== 'low',
+    insideOut: p.values.ironInsideOut || ['dark', 'black'].includes(p.history.colour.class),
+    pressCloth: p.values.pressCloth,
+  };
 }
 
 const hung = /shirt|blouse|suit|coat|rain_jacket|trousers|skirt|dress_l|polo/;
 /** Knits and T-shirts are folded; shirts, jackets and woven skirts hang. */
-export const storeAs = (p: Profile): 'fold' | 'hang' => (hung.test(p.garment.kind) && p.garment.kind !== 'tshirt' && !/tshirt/.test(p.garment.kind) && !p.isWool ? 'hang' : 'fold');
+export const storeAs = (p: Profile): 'fold' | 'hang' =>
+  hung.test(p.garment.kind) && p.garment.kind !== 'tshirt' && !/tshirt/.test(p.garment.kind) && !p.isWool
+    ? 'hang'
+    : 'fold';

@@ -9,7 +9,9 @@ describe('the worked settings: need, effect, deficit and wear', () => {
   const tee = garment('tee', { soil: 'light', colours: [{ hex: '#9aa7b8', role: 'ground' }] });
   const mid = wearFactor(tee, colourFacts(tee.colours), false);
   test.each([
-    ['light T-shirt at 20 °C', 20, 0.45, 0.05, 0.21, 0.56], ['the same at 30 °C', 30, 0.79, 0, 0, 0.79], ['the same at 60 °C', 60, 0.99, 0, 0, 2.23],
+    ['light T-shirt at 20 °C', 20, 0.45, 0.05, 0.21, 0.56],
+    ['the same at 30 °C', 30, 0.79, 0, 0, 0.79],
+    ['the same at 60 °C', 60, 0.99, 0, 0, 2.23],
   ])('%s', (_, c, effect, deficit, cost, wear) => {
     expect(cleaningNeed(tee)).toBeCloseTo(0.5, 9);
     const e = cleaningEffect(c, 'normal', 149, 'colour');
@@ -25,7 +27,12 @@ describe('the worked settings: need, effect, deficit and wear', () => {
     expect(wearUnitsOfWash(30, 'normal', 34, 1)).toBeCloseTo(0.38, 2);
   });
   test('sweaty white underwear', () => {
-    const briefs = garment('b', { kind: 'briefs', activity: 'sweaty', colours: [{ hex: '#f7f7f4', role: 'ground' }], valueEur: 8 });
+    const briefs = garment('b', {
+      kind: 'briefs',
+      activity: 'sweaty',
+      colours: [{ hex: '#f7f7f4', role: 'ground' }],
+      valueEur: 8,
+    });
     expect(cleaningNeed(briefs)).toBe(1);
     expect(cleaningEffect(40, 'normal', 149, 'universal')).toBeCloseTo(0.94, 2);
     expect(cleaningEffect(60, 'normal', 149, 'universal')).toBeCloseTo(1.04, 2);
@@ -35,18 +42,35 @@ describe('the worked settings: need, effect, deficit and wear', () => {
     const towel = garment('t', { kind: 'bath_towel', traits: new Set(['terry'] as const), valueEur: 15 });
     expect(cleaningNeed(towel)).toBeCloseTo(0.95, 9);
     expect(cleaningEffect(40, 'normal', 149, 'colour')).toBeCloseTo(0.89, 2);
-    expect(wearUnitsOfWash(40, 'normal', 149, wearFactor(towel, colourFacts([{ hex: '#9aa7b8', role: 'ground' }]), false))).toBeCloseTo(0.56, 2);
+    expect(
+      wearUnitsOfWash(40, 'normal', 149, wearFactor(towel, colourFacts([{ hex: '#9aa7b8', role: 'ground' }]), false)),
+    ).toBeCloseTo(0.56, 2);
   });
   test('a light wool jumper in the wool programme', () => {
-    const jumper = garment('j', { kind: 'jumper_fine', parts: only('wool'), soil: 'light', nextToSkin: false, valueEur: 60, colours: [{ hex: '#9aa7b8', role: 'ground' }] });
+    const jumper = garment('j', {
+      kind: 'jumper_fine',
+      parts: only('wool'),
+      soil: 'light',
+      nextToSkin: false,
+      valueEur: 60,
+      colours: [{ hex: '#9aa7b8', role: 'ground' }],
+    });
     expect(cleaningNeed(jumper)).toBeCloseTo(0.4, 9);
     expect(cleaningEffect(30, 'very-mild', 41, 'wool-silk')).toBeCloseTo(0.38, 2);
-    expect(wearUnitsOfWash(30, 'very-mild', 41, wearFactor(jumper, colourFacts(jumper.colours), false))).toBeCloseTo(0.5, 2);
+    expect(wearUnitsOfWash(30, 'very-mild', 41, wearFactor(jumper, colourFacts(jumper.colours), false))).toBeCloseTo(
+      0.5,
+      2,
+    );
   });
 });
 
 test('hotter cleans more and wears more; dark cloth inside out wears less', () => {
-  for (const [a, b] of [[20, 30], [30, 40], [40, 60], [60, 90]] as const) {
+  for (const [a, b] of [
+    [20, 30],
+    [30, 40],
+    [40, 60],
+    [60, 90],
+  ] as const) {
     expect(cleaningEffect(b, 'mild', 60, 'colour')).toBeGreaterThan(cleaningEffect(a, 'mild', 60, 'colour'));
     expect(wearUnitsOfWash(b, 'mild', 60, 1)).toBeGreaterThan(wearUnitsOfWash(a, 'mild', 60, 1));
   }
@@ -56,6 +80,13 @@ test('hotter cleans more and wears more; dark cloth inside out wears less', () =
 });
 test('hygiene asks for everything; waiting is urgent for what is sweaty, stained and pale', () => {
   expect(cleaningNeed(garment('h', { hygiene: true, soil: 'none' }))).toBe(1);
-  expect(waitUrgency(garment('u', { soil: 'none', nextToSkin: false }), colourFacts([{ hex: '#232f4e', role: 'ground' }]))).toBe(0);
-  expect(waitUrgency(garment('u', { soil: 'normal', activity: 'sweaty' }), colourFacts([{ hex: '#f7f7f4', role: 'ground' }]))).toBeCloseTo(0.7);
+  expect(
+    waitUrgency(garment('u', { soil: 'none', nextToSkin: false }), colourFacts([{ hex: '#232f4e', role: 'ground' }])),
+  ).toBe(0);
+  expect(
+    waitUrgency(
+      garment('u', { soil: 'normal', activity: 'sweaty' }),
+      colourFacts([{ hex: '#f7f7f4', role: 'ground' }]),
+    ),
+  ).toBeCloseTo(0.7);
 });

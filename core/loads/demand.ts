@@ -20,7 +20,12 @@ export function cleaningNeed(g: Garment): number {
   if (g.hygiene) return 1;
   const group = kindFacts(g.kind).wearGroup;
   const linen = kindFacts(g.kind).physicalFibre === 'terry' || group === 'sheet' || group === 'tea_towel';
-  const body = group === 'underwear' || group === 'socks' || group === 'sportswear' || g.kind === 'baby_bodysuit' || (group === 'shirt' && g.stains.some((s) => s.kind === 'collar-cuff'));
+  const body =
+    group === 'underwear' ||
+    group === 'socks' ||
+    group === 'sportswear' ||
+    g.kind === 'baby_bodysuit' ||
+    (group === 'shirt' && g.stains.some((s) => s.kind === 'collar-cuff'));
   const contact = linen ? bodyNeed.linen : body ? bodyNeed.body : g.nextToSkin ? bodyNeed.skin : 0;
   const stain = Math.max(0, ...g.stains.map((s) => stainWashes[stainFacts(s.kind).wash].leastNeed ?? 0));
   return Math.min(1, Math.max(needBySoil[g.soil] + contact + (g.activity === 'sweaty' ? bodyNeed.sweaty : 0), stain));
@@ -28,15 +33,35 @@ export function cleaningNeed(g: Garment): number {
 
 const temperatureEffect = { c: [20, 30, 40, 60, 90], e: [0.45, 0.8, 0.9, 1, 1.08] } as const;
 const actionEffect: Record<Action, number> = { normal: 1, mild: 0.9, 'very-mild': 0.7, hand: 0.6, none: 0 };
-const detergentEffect: Record<DetergentClass, number> = { universal: 1, colour: 0.95, dark: 0.93, delicate: 0.88, 'wool-silk': 0.85, 'no-rinse-wool': 0.8, soap: 0.8, 'own-soap': 0.8 };
+const detergentEffect: Record<DetergentClass, number> = {
+  universal: 1,
+  colour: 0.95,
+  dark: 0.93,
+  delicate: 0.88,
+  'wool-silk': 0.85,
+  'no-rinse-wool': 0.8,
+  soap: 0.8,
+  'own-soap': 0.8,
+};
 const oxygenBleachBonus = 0.05;
 export const oxygenBleachBonusFromC = 30;
 
 /** Cleaning effect E of a setting; minutes = programme duration, by hand soaking and moving. */
-export function cleaningEffect(temperatureC: number, action: Action, minutes: number, detergent: DetergentClass, oxygenBleach = false): number {
+export function cleaningEffect(
+  temperatureC: number,
+  action: Action,
+  minutes: number,
+  detergent: DetergentClass,
+  oxygenBleach = false,
+): number {
   const t = interpolate(temperatureC, temperatureEffect.c, temperatureEffect.e);
   const d = Math.min(1.05, (minutes / 120) ** 0.2);
-  return t * actionEffect[action] * d * (detergentEffect[detergent] + (oxygenBleach && temperatureC >= oxygenBleachBonusFromC ? oxygenBleachBonus : 0));
+  return (
+    t *
+    actionEffect[action] *
+    d *
+    (detergentEffect[detergent] + (oxygenBleach && temperatureC >= oxygenBleachBonusFromC ? oxygenBleachBonus : 0))
+  );
 }
 
 const actionWear: Record<Action, number> = { normal: 1, mild: 0.65, 'very-mild': 0.4, hand: 0.3, none: 0 };
@@ -47,9 +72,14 @@ function clothWear(g: Garment): number {
   const factors: number[] = [];
   if (hasSignificant(g.parts, isWool)) factors.push(fibreWear.wool);
   if (hasSignificant(g.parts, (f) => f === 'silk')) factors.push(fibreWear.silk);
-  if (hasSignificant(g.parts, (f) => f === 'down-fill' || f === 'coated') || [...g.traits].some((t) => t === 'lace' || t === 'sequins' || t === 'waterproof' || t === 'membrane')) factors.push(fibreWear.fine);
+  if (
+    hasSignificant(g.parts, (f) => f === 'down-fill' || f === 'coated') ||
+    [...g.traits].some((t) => t === 'lace' || t === 'sequins' || t === 'waterproof' || t === 'membrane')
+  )
+    factors.push(fibreWear.fine);
   const elastic = mainParts(g.parts).some((p) => p.fibres.some((f) => f.fibre === 'elastane' && f.percent >= 10));
-  if (elastic || mainParts(g.parts).some((p) => significantFibres(p.fibres).some((s) => regenerated.includes(s.fibre)))) factors.push(fibreWear.regenerated);
+  if (elastic || mainParts(g.parts).some((p) => significantFibres(p.fibres).some((s) => regenerated.includes(s.fibre))))
+    factors.push(fibreWear.regenerated);
   if (factors.length > 0) return Math.max(...factors);
   const household = kindFacts(g.kind).physicalFibre === 'terry' || kindFacts(g.kind).wearGroup === 'sheet';
   return household ? fibreWear.household : fibreWear.robust;
@@ -73,6 +103,8 @@ const urgencyBySoil: Record<Soil, number> = { none: 0, light: 0.05, normal: 0.2,
 /** Urgency 0–1 of a piece that waits: soil, yellowing next to the skin, sweat, open stain. */
 export function waitUrgency(g: Garment, colour: ColourFacts): number {
   const pale = (colour.class === 'white' || colour.class === 'light') && g.nextToSkin;
-  return Math.min(1, urgencyBySoil[g.soil] + (pale ? 0.2 : 0) + (g.activity === 'sweaty' ? 0.3 : 0) + (g.stains.length > 0 ? 0.3 : 0));
+  return Math.min(
+    1,
+    urgencyBySoil[g.soil] + (pale ? 0.2 : 0) + (g.activity === 'sweaty' ? 0.3 : 0) + (g.stains.length > 0 ? 0.3 : 0),
+  );
 }
-

@@ -2,7 +2,22 @@
 import type { Basket, PieceNumbers } from './basket.ts';
 import type { duty, quality } from './bits.ts';
 
-type Gathered = 'massKg' | 'volumeL' | 'displacedL' | 'carryL' | 'soilColumn' | 'needs' | 'permitted' | 'spinRpm' | 'woolSpinRpm' | 'duties' | 'qualities' | 'familyRank' | 'bathRank' | 'wearEur' | 'powderWearEur';
+type Gathered =
+  | 'massKg'
+  | 'volumeL'
+  | 'displacedL'
+  | 'carryL'
+  | 'soilColumn'
+  | 'needs'
+  | 'permitted'
+  | 'spinRpm'
+  | 'woolSpinRpm'
+  | 'duties'
+  | 'qualities'
+  | 'familyRank'
+  | 'bathRank'
+  | 'wearEur'
+  | 'powderWearEur';
 /** The numbers of one piece, gathered over the set. */
 export interface Features extends Pick<PieceNumbers, Gathered> {
   count: number;
@@ -10,7 +25,23 @@ export interface Features extends Pick<PieceNumbers, Gathered> {
 }
 
 export const noFeatures = (): Features => ({
-  count: 0, massKg: 0, volumeL: 0, displacedL: 0, carryL: 0, soilColumn: 0, needs: 0, permitted: -1, spinRpm: Infinity, woolSpinRpm: Infinity, duties: 0, qualities: -1, familyRank: 0, bathRank: 0, shirts: 0, wearEur: 0, powderWearEur: 0,
+  count: 0,
+  massKg: 0,
+  volumeL: 0,
+  displacedL: 0,
+  carryL: 0,
+  soilColumn: 0,
+  needs: 0,
+  permitted: -1,
+  spinRpm: Infinity,
+  woolSpinRpm: Infinity,
+  duties: 0,
+  qualities: -1,
+  familyRank: 0,
+  bathRank: 0,
+  shirts: 0,
+  wearEur: 0,
+  powderWearEur: 0,
 });
 /** The features of a set with one piece more; `into` may be `from`. */
 export function gather(into: Features, from: Features, p: PieceNumbers): void {

@@ -5,7 +5,11 @@ import type { Garment } from '../model/garment.ts';
 export const catcherFindings = ['clear', 'trace', 'strong', 'none'] as const;
 export const stainFindings = ['gone', 'left', 'none'] as const;
 export const sizeFindings = ['kept', 'changed', 'not-looked'] as const;
-export interface Findings { catcher: (typeof catcherFindings)[number]; stains: (typeof stainFindings)[number]; size: (typeof sizeFindings)[number] }
+export interface Findings {
+  catcher: (typeof catcherFindings)[number];
+  stains: (typeof stainFindings)[number];
+  size: (typeof sizeFindings)[number];
+}
 
 /** Staining grade that stands for each reading by eye. */
 export const catcherGrades: Record<'clear' | 'trace' | 'strong', number> = { clear: 5, trace: 3, strong: 2 };
@@ -16,7 +20,9 @@ export const catcherGrades: Record<'clear' | 'trace' | 'strong', number> = { cle
  */
 export function piecesRead(garments: readonly Garment[], reading: Findings['catcher']): Garment[] {
   if (reading === 'none') return [];
-  const known = garments.map((g) => ({ g, h: colourHistory(g) })).filter(({ h }) => h.dye !== null && h.colour.class !== 'white');
+  const known = garments
+    .map((g) => ({ g, h: colourHistory(g) }))
+    .filter(({ h }) => h.dye !== null && h.colour.class !== 'white');
   if (reading === 'clear') return known.map(({ g }) => g);
   const suspects = known.filter(({ h }) => (h.untested && h.strongColour) || h.knownBleeder);
   const strong = suspects.length > 0 ? suspects : known.filter(({ h }) => h.strongColour);

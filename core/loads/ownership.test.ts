@@ -11,7 +11,11 @@ test('a T-shirt worn once a week is washed about 35 times a year, for its share 
   expect(c.perYear).toBeCloseTo(c.perClean * (c.cleansPerYear ?? 0), 9);
 });
 test('dry clean only costs the cleaner’s bill every time', () => {
-  const c = careOfYear(garment('coat', { kind: 'coat', parts: only('wool'), label: { ...washLabel(30), wash: { by: 'none' } } }), household, 4);
+  const c = careOfYear(
+    garment('coat', { kind: 'coat', parts: only('wool'), label: { ...washLabel(30), wash: { by: 'none' } } }),
+    household,
+    4,
+  );
   expect(c).toMatchObject({ by: 'professional', perClean: 12, setting: null });
   expect(c.perYear).toBeCloseTo((52 * 4 * 12) / 40, 6);
 });

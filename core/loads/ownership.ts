@@ -24,16 +24,30 @@ const weeks = 52;
 export function careOfYear(garment: Garment, household: Household, wearsPerWeek: number): CareOfYear {
   const b = basketOf([garment], household);
   const profile = b.profiles[0];
-  const mostlyWool = mainParts(garment.parts).some((p) => p.fibres.filter((f) => isWool(f.fibre)).reduce((s, f) => s + f.percent, 0) >= 50);
+  const mostlyWool = mainParts(garment.parts).some(
+    (p) => p.fibres.filter((f) => isWool(f.fibre)).reduce((s, f) => s + f.percent, 0) >= 50,
+  );
   const allowed = wearsAllowed(garment.kind, mostlyWool);
   const cleansPerYear = allowed === null ? null : (weeks * wearsPerWeek) / allowed;
   const [best] = pricesBySetting(b, [0]);
   if (!best || profile?.closure) {
     const perClean = loadConstants.professionalEur;
-    return { cleansPerYear, perClean, perYear: cleansPerYear === null ? null : cleansPerYear * perClean, by: profile?.closure?.kind === 'hide' ? 'none' : 'professional', setting: null };
+    return {
+      cleansPerYear,
+      perClean,
+      perYear: cleansPerYear === null ? null : cleansPerYear * perClean,
+      by: profile?.closure?.kind === 'hide' ? 'none' : 'professional',
+      setting: null,
+    };
   }
   // Its own terms and its share of a usual load, without any days of waiting.
   const urgency = profile?.urgency ?? 0;
   const perClean = deferralCost(b, 0) - household.daysToNextWash * b.weights.waitingPerDay * urgency;
-  return { cleansPerYear, perClean, perYear: cleansPerYear === null ? null : cleansPerYear * perClean, by: 'home', setting: loadFacts(best) };
+  return {
+    cleansPerYear,
+    perClean,
+    perYear: cleansPerYear === null ? null : cleansPerYear * perClean,
+    by: 'home',
+    setting: loadFacts(best),
+  };
 }

@@ -8,11 +8,16 @@ import { heatOf } from '../stain/score.ts';
 import { stainFacts } from '../stain/stains.ts';
 import type { Profile } from './profile.ts';
 
-export const workplaceOf = (h: Household): Workplace => ({ cupboard: cupboardOf(h), hardness: h.water.hardnessMmolPerL, chlorine: h.rules.whites === 'chlorine' });
+export const workplaceOf = (h: Household): Workplace => ({
+  cupboard: cupboardOf(h),
+  hardness: h.water.hardnessMmolPerL,
+  chlorine: h.rules.whites === 'chlorine',
+});
 
 /** One line for the ticket: when it is due, what to do, how long at most, rinses and the check. */
 function howText(s: TreatmentStep): string {
-  const due = s.when === 'if-left' ? 'If it is still there: ' : s.when === 'if-orange' ? 'If an orange tone is left: ' : '';
+  const due =
+    s.when === 'if-left' ? 'If it is still there: ' : s.when === 'if-orange' ? 'If an orange tone is left: ' : '';
   const again = s.repeats > 1 ? ` Up to ${s.repeats} times.` : '';
   const longer = s.mostMinutes > s.minutes ? ` ${s.minutes}–${s.mostMinutes} min.` : '';
   const rinse = s.rinses > 0 ? ` Then rinse ${s.rinses === 1 ? 'once' : `${s.rinses} times`}.` : '';
@@ -21,8 +26,16 @@ function howText(s: TreatmentStep): string {
   return `${how}${how.endsWith('.') ? '' : '.'}${longer}${again}${rinse}${check}`;
 }
 export const toPretreatment = (p: Procedure): Pretreatment => ({
-  stain: p.stain.id, odds: p.odds, stop: p.stop,
-  steps: p.steps.map((s) => ({ agent: s.what, how: howText(s), minutes: s.minutes, temperatureC: s.temperatureC, ...(s.gate ? { gate: s.gate } : {}) })),
+  stain: p.stain.id,
+  odds: p.odds,
+  stop: p.stop,
+  steps: p.steps.map((s) => ({
+    agent: s.what,
+    how: howText(s),
+    minutes: s.minutes,
+    temperatureC: s.temperatureC,
+    ...(s.gate ? { gate: s.gate } : {}),
+  })),
 });
 
 export function stainWarnings(p: Profile, procedures: readonly Procedure[]): PlanWarning[] {
@@ -30,10 +43,28 @@ export function stainWarnings(p: Profile, procedures: readonly Procedure[]): Pla
   const out: PlanWarning[] = [];
   for (const t of procedures) {
     const what = stainFacts(t.stain.kind).name.toLowerCase();
-    if (heatOf(t.stain) !== 'none') out.push({ code: 'heat-set-stain', severity: 'caution', garments: [id], text: `${name}: the ${what} has met heat before; it is harder to move now.` });
-    if (t.score < 40 || t.stop !== null) out.push({ code: 'garment-odds', severity: t.stop === 'stop-safety' ? 'danger' : 'info', garments: [id], text: `${name}, ${what}: ${t.band.text}${t.stop ? ` ${t.stopText}` : ''}` });
+    if (heatOf(t.stain) !== 'none')
+      out.push({
+        code: 'heat-set-stain',
+        severity: 'caution',
+        garments: [id],
+        text: `${name}: the ${what} has met heat before; it is harder to move now.`,
+      });
+    if (t.score < 40 || t.stop !== null)
+      out.push({
+        code: 'garment-odds',
+        severity: t.stop === 'stop-safety' ? 'danger' : 'info',
+        garments: [id],
+        text: `${name}, ${what}: ${t.band.text}${t.stop ? ` ${t.stopText}` : ''}`,
+      });
     const missing = t.dropped.filter((d) => d.missing).map((d) => d.because);
-    if (missing.length > 0 && t.steps.length > 0) out.push({ code: 'no-suitable-product', severity: 'info', garments: [id], text: `${name}, ${what}: ${[...new Set(missing)].join('; ')}. It would raise the odds.` });
+    if (missing.length > 0 && t.steps.length > 0)
+      out.push({
+        code: 'no-suitable-product',
+        severity: 'info',
+        garments: [id],
+        text: `${name}, ${what}: ${[...new Set(missing)].join('; ')}. It would raise the odds.`,
+      });
   }
   return out;
 }

@@ -46,11 +46,26 @@ export interface PricedLoad {
   bath: HandBath | null;
 }
 export type Violation = Constraint | 'no-suitable-programme' | 'no-suitable-product';
-export interface UnpricedLoad { feasible: false; pieces: readonly number[]; violations: readonly Violation[] }
+export interface UnpricedLoad {
+  feasible: false;
+  pieces: readonly number[];
+  violations: readonly Violation[];
+}
 export type LoadPrice = PricedLoad | UnpricedLoad;
 
 /** From the worst to the least bad. */
-const violationOrder: readonly Violation[] = ['H4', 'H5', 'H6', 'H7', 'H10', 'H3', 'H2', 'no-suitable-product', 'H1', 'no-suitable-programme'];
+const violationOrder: readonly Violation[] = [
+  'H4',
+  'H5',
+  'H6',
+  'H7',
+  'H10',
+  'H3',
+  'H2',
+  'no-suitable-product',
+  'H1',
+  'no-suitable-programme',
+];
 /** A refused setting is a negative number that tells the broken constraint. */
 const broken = (v: Violation): number => -1 - violationOrder.indexOf(v);
 
@@ -58,18 +73,30 @@ function matchesFamily(s: Setting, f: Features, hasWoolProgramme: boolean): bool
   if (s.method === 'hand') return true;
   const own = f.familyRank === 3 && !hasWoolProgramme ? 2 : f.familyRank;
   switch (s.programme.family) {
-    case 'cotton': return own === 0;
-    case 'synthetics': return own === 1;
-    case 'delicate': return own === 2;
-    case 'wool': return own === 3;
-    case 'denim': return every(f, quality.denim);
-    case 'sports': return every(f, quality.sport);
-    case 'shirts': return every(f, quality.shirt);
-    case 'silk': return every(f, quality.silk);
-    case 'hand-wash': return every(f, quality.handLabel);
-    case 'hygiene': return every(f, quality.hygiene);
-    case 'quick': return every(f, quality.lightSoil);
-    case 'rinse-spin': return false;
+    case 'cotton':
+      return own === 0;
+    case 'synthetics':
+      return own === 1;
+    case 'delicate':
+      return own === 2;
+    case 'wool':
+      return own === 3;
+    case 'denim':
+      return every(f, quality.denim);
+    case 'sports':
+      return every(f, quality.sport);
+    case 'shirts':
+      return every(f, quality.shirt);
+    case 'silk':
+      return every(f, quality.silk);
+    case 'hand-wash':
+      return every(f, quality.handLabel);
+    case 'hygiene':
+      return every(f, quality.hygiene);
+    case 'quick':
+      return every(f, quality.lightSoil);
+    case 'rinse-spin':
+      return false;
   }
 }
 
@@ -79,12 +106,23 @@ const fillLimit = (f: Features): number => (hasDuty(f, duty.overfill) ? 1.2 : 1)
 const easyIronShirts = 3;
 
 /** A way of pricing that a bound supposes: this product, dosed for this soil, in the programme's own family or not; whites brightened or not; with a catcher or without. */
-export interface Supposed { product: Product; soilColumn: number; otherFamily: boolean; bright: boolean; caught: boolean }
+export interface Supposed {
+  product: Product;
+  soilColumn: number;
+  otherFamily: boolean;
+  bright: boolean;
+  caught: boolean;
+}
 /** Whether a set at a setting is really washed as supposed, but for the catcher. */
 export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed): boolean => {
   const s = b.settings[index];
   if (s?.method === 'machine' && helpersFor(b, f, s, m.product).bright !== m.bright) return false;
-  return s !== undefined && f.soilColumn === m.soilColumn && productFor(b, f, s, index) === m.product && matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily;
+  return (
+    s !== undefined &&
+    f.soilColumn === m.soilColumn &&
+    productFor(b, f, s, index) === m.product &&
+    matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily
+  );
 };
 
 /**
@@ -97,7 +135,16 @@ let costAtLeast = -Infinity;
 let catcherDue = false;
 
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
-function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, detail: ((load: PricedLoad) => void) | null, supposed: Supposed | null = null, cutoff = Infinity): number {
+function costAt(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+  detail: ((load: PricedLoad) => void) | null,
+  supposed: Supposed | null = null,
+  cutoff = Infinity,
+): number {
   const s = b.settings[index];
   const n = b.numbers[index];
   if (!s || !n) return broken('no-suitable-programme');
@@ -113,7 +160,8 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
   const detergent = product.class as DetergentClass;
   const classIndex = detergentClasses.indexOf(detergent);
   const powder = isPowdered(product);
-  const extraRinse = s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
+  const extraRinse =
+    s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
   const helpers = s.method === 'machine' ? helpersFor(b, f, s, product) : noHelpers;
   const doseUnit = doseUnitOf(product);
   let bath: HandBath | null = null;
@@ -127,7 +175,17 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
   let runMoney = 0;
   if (s.method === 'machine') {
     doseAmount = doseFor(b, product, soil)(f.massKg);
-    const run = { row: n.waterRow, fullKwh: n.fullKwh, fullWaterL: s.programme.waterL, temperatureC: s.temperatureC, spinRpm, massKg: f.massKg, fill, coldC: household.water.coldC, extraRinse };
+    const run = {
+      row: n.waterRow,
+      fullKwh: n.fullKwh,
+      fullWaterL: s.programme.waterL,
+      temperatureC: s.temperatureC,
+      spinRpm,
+      massKg: f.massKg,
+      fill,
+      coldC: household.water.coldC,
+      extraRinse,
+    };
     energyKwh = runKwh(run);
     waterL = runWaterL(run);
     durationMin = s.programme.durationMin;
@@ -148,8 +206,12 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
     wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', minutes, 1);
   }
   const products = productMoney(product, doseAmount, doseUnit) + helpers.money;
-  const plain = energyKwh * household.tariff.electricityPerKwh + (waterL / 1000) * household.tariff.waterPerM3 + products;
-  const fixed = w.attendedMinute * attendedMin + w.elapsedMinute * durationMin + ((supposed ? supposed.otherFamily : !matchesFamily(s, f, b.hasWoolProgramme)) ? w.otherFamily : 0);
+  const plain =
+    energyKwh * household.tariff.electricityPerKwh + (waterL / 1000) * household.tariff.waterPerM3 + products;
+  const fixed =
+    w.attendedMinute * attendedMin +
+    w.elapsedMinute * durationMin +
+    ((supposed ? supposed.otherFamily : !matchesFamily(s, f, b.hasWoolProgramme)) ? w.otherFamily : 0);
   let deficit = 0;
   for (const i of pieces) deficit += Math.max(0, (b.pieces[i]?.need ?? 0) - effect);
   const pieceCost = w.lambdaClean * deficit + w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur);
@@ -164,14 +226,49 @@ function costAt(b: Basket, pieces: readonly number[], f: Features, shares: Float
   if (supposed) {
     dyeAtLeast = dyeCost;
     catcherDue = dye.due;
-    const spinKwh = n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
-    costAtLeast = s.method === 'hand' ? -Infinity : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
+    const spinKwh =
+      n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
+    costAtLeast =
+      s.method === 'hand'
+        ? -Infinity
+        : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
   }
   if (detail) {
-    const catcherDose: Dose[] = dye.catcher ? [{ product: dye.catcher.id, class: dye.catcher.class, amount: 1, unit: doseUnitOf(dye.catcher), compartment: s.method === 'hand' ? 'basin' : 'drum' }] : [];
+    const catcherDose: Dose[] = dye.catcher
+      ? [
+          {
+            product: dye.catcher.id,
+            class: dye.catcher.class,
+            amount: 1,
+            unit: doseUnitOf(dye.catcher),
+            compartment: s.method === 'hand' ? 'basin' : 'drum',
+          },
+        ]
+      : [];
     detail({
-      feasible: true, pieces, setting: s, settingIndex: index, cost, loadCost, massKg: f.massKg, fill, spinRpm, product, doseAmount, doseUnit, catcher: dye.catcher, helpers: [...catcherDose, ...helpers.doses], worstTransfer: dye.worst,
-      energyKwh, waterL, money: resources + (s.method === 'machine' ? s.washer.pricePerRun : 0), durationMin, attendedMin, extraRinse, deficits: pieces.map((i) => Math.max(0, (b.pieces[i]?.need ?? 0) - effect)), bath,
+      feasible: true,
+      pieces,
+      setting: s,
+      settingIndex: index,
+      cost,
+      loadCost,
+      massKg: f.massKg,
+      fill,
+      spinRpm,
+      product,
+      doseAmount,
+      doseUnit,
+      catcher: dye.catcher,
+      helpers: [...catcherDose, ...helpers.doses],
+      worstTransfer: dye.worst,
+      energyKwh,
+      waterL,
+      money: resources + (s.method === 'machine' ? s.washer.pricePerRun : 0),
+      durationMin,
+      attendedMin,
+      extraRinse,
+      deficits: pieces.map((i) => Math.max(0, (b.pieces[i]?.need ?? 0) - effect)),
+      bath,
     });
   }
   return cost;
@@ -183,7 +280,9 @@ const allowedAt = (b: Basket, pieces: readonly number[], index: number): boolean
 };
 export const conflictFree = (b: Basket, pieces: readonly number[]): boolean => {
   const n = b.profiles.length;
-  for (let x = 0; x < pieces.length; x++) for (let y = x + 1; y < pieces.length; y++) if (b.clash[(pieces[x] as number) * n + (pieces[y] as number)]) return false;
+  for (let x = 0; x < pieces.length; x++)
+    for (let y = x + 1; y < pieces.length; y++)
+      if (b.clash[(pieces[x] as number) * n + (pieces[y] as number)]) return false;
   return true;
 };
 
@@ -213,7 +312,14 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
 const tie = 1e-9;
 
 /** Cost of a set at one setting as supposed; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
-export function supposedCost(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number, m: Supposed): { cost: number; dyeAtLeast: number; costAtLeast: number; catcherDue: boolean } {
+export function supposedCost(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+  m: Supposed,
+): { cost: number; dyeAtLeast: number; costAtLeast: number; catcherDue: boolean } {
   const cost = costAt(b, pieces, f, shares, index, null, m);
   return { cost: cost < 0 ? Infinity : cost, dyeAtLeast, costAtLeast, catcherDue };
 }
@@ -226,7 +332,9 @@ export function costAtSetting(b: Basket, pieces: readonly number[], f: Features,
 export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {
   if (!allowedAt(b, pieces, index) || !conflictFree(b, pieces)) return null;
   let load: PricedLoad | null = null;
-  costAt(b, pieces, featuresOf(b, pieces), donorShares(b, pieces), index, (l) => { load = l; });
+  costAt(b, pieces, featuresOf(b, pieces), donorShares(b, pieces), index, (l) => {
+    load = l;
+  });
   return load;
 }
 
@@ -246,13 +354,20 @@ export function priceLoad(b: Basket, pieces: readonly number[]): LoadPrice {
 }
 
 /** Everything a set breaks at a setting that each of its pieces bears. */
-function violationsAt(b: Basket, pieces: readonly number[], f: Features, shares: Float64Array, index: number): Violation[] {
+function violationsAt(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+): Violation[] {
   const s = b.settings[index];
   const n = b.numbers[index];
   if (!s || !n) return ['no-suitable-programme'];
   const out: Violation[] = [];
   if (!dyeView(b, pieces, f, index, shares, false).allowed) out.push('H3');
-  if (fillOfSet(s, f) > fillLimit(f) || (b.household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts)) out.push('H2');
+  if (fillOfSet(s, f) > fillLimit(f) || (b.household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts))
+    out.push('H2');
   if (!productFor(b, f, s, index)) out.push('no-suitable-product');
   if (s.method === 'machine' && spinOfSet(s, f, n.spins) === null) out.push('H1');
   return out;
@@ -260,14 +375,16 @@ function violationsAt(b: Basket, pieces: readonly number[], f: Features, shares:
 
 function unpriced(b: Basket, pieces: readonly number[]): UnpricedLoad {
   const standing = new Set<Violation>();
-  for (const i of pieces) for (const j of pieces) {
-    const c = i < j ? b.conflict[i]?.[j] : null;
-    if (c) standing.add(c.constraint);
-  }
+  for (const i of pieces)
+    for (const j of pieces) {
+      const c = i < j ? b.conflict[i]?.[j] : null;
+      if (c) standing.add(c.constraint);
+    }
   if (standing.size > 0) return { feasible: false, pieces, violations: violationOrder.filter((v) => standing.has(v)) };
   const f = featuresOf(b, pieces);
   const shares = donorShares(b, pieces);
-  const badness = (vs: readonly Violation[]): number => vs.length * 100 - Math.max(...vs.map((v) => violationOrder.indexOf(v)));
+  const badness = (vs: readonly Violation[]): number =>
+    vs.length * 100 - Math.max(...vs.map((v) => violationOrder.indexOf(v)));
   let least: Violation[] | null = null;
   b.settings.forEach((_, i) => {
     if (!allowedAt(b, pieces, i)) return;
@@ -280,7 +397,8 @@ function unpriced(b: Basket, pieces: readonly number[]): UnpricedLoad {
 }
 
 /** Largest dry mass a setting takes, for the share of a later load. */
-const capacityKg = (load: PricedLoad): number => (load.setting.method === 'machine' ? load.setting.programme.maxLoadKg : load.massKg / load.fill);
+const capacityKg = (load: PricedLoad): number =>
+  load.setting.method === 'machine' ? load.setting.programme.maxLoadKg : load.massKg / load.fill;
 
 /** Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, and the days of waiting. */
 export function deferralCost(b: Basket, piece: number): number {

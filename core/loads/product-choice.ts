@@ -12,19 +12,38 @@ import { every, hasDuty, type Features } from './features.ts';
 import type { Setting } from './settings.ts';
 
 export const productMoney = (p: Product, amount: number, unit: string): number =>
-  amount * (p.pricePerUnit ?? (unit === 'ml' || unit === 'g' ? loadConstants.detergentPerMlOrG : unit === 'sheet' ? loadConstants.detergentPerSheet : loadConstants.detergentPerPiece));
+  amount *
+  (p.pricePerUnit ??
+    (unit === 'ml' || unit === 'g'
+      ? loadConstants.detergentPerMlOrG
+      : unit === 'sheet'
+        ? loadConstants.detergentPerSheet
+        : loadConstants.detergentPerPiece));
 
 /** Classes the whole set permits, best compromise first. */
-const classesFor = (f: Features): DetergentClass[] => sharedClasses(clothNeeds.filter((_, i) => f.needs & (1 << i)), new Set(classesOfMask(f.permitted)));
+const classesFor = (f: Features): DetergentClass[] =>
+  sharedClasses(
+    clothNeeds.filter((_, i) => f.needs & (1 << i)),
+    new Set(classesOfMask(f.permitted)),
+  );
 
 /** The product of the cupboard for a set at a setting; remembered by cloth, permission and duties. */
 export function productFor(b: Basket, f: Features, s: Setting, index: number): Product | null {
-  const key = (f.needs * 256 + (f.permitted & 255)) * 8 + (hasDuty(f, duty.dark) ? 1 : 0) + (hasDuty(f, duty.noPowder) ? 2 : 0) + (hasDuty(f, duty.noPod) ? 4 : 0);
+  const key =
+    (f.needs * 256 + (f.permitted & 255)) * 8 +
+    (hasDuty(f, duty.dark) ? 1 : 0) +
+    (hasDuty(f, duty.noPowder) ? 2 : 0) +
+    (hasDuty(f, duty.noPod) ? 4 : 0);
   const memo = b.numbers[index]?.products;
   const known = memo?.get(key);
   if (known !== undefined) return known;
   const product = chooseProduct(b.household.products, classesFor(f), {
-    method: s.method, temperatureC: s.temperatureC, washer: s.method === 'machine' ? s.washer : null, hasDark: hasDuty(f, duty.dark), noPowder: hasDuty(f, duty.noPowder), noPod: hasDuty(f, duty.noPod),
+    method: s.method,
+    temperatureC: s.temperatureC,
+    washer: s.method === 'machine' ? s.washer : null,
+    hasDark: hasDuty(f, duty.dark),
+    noPowder: hasDuty(f, duty.noPowder),
+    noPod: hasDuty(f, duty.noPod),
     hardnessMmolPerL: b.household.water.hardnessMmolPerL,
   });
   memo?.set(key, product);
@@ -44,14 +63,21 @@ export function doseFor(b: Basket, p: Product, soil: number): (massKg: number) =
 /** Vinegar in the softener place, at most; softener when the pack says nothing. */
 const vinegarMl = 60;
 const softenerMl = 35;
-export const isPowdered = (p: Product): boolean => p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
+export const isPowdered = (p: Product): boolean =>
+  p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
 
 export const noHelpers = { doses: [] as Dose[], money: 0, bright: false };
 
 /** Bleach, vinegar or softener by the rules of the house; machine loads only. */
-export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method: 'machine' }>, detergent: Product): { doses: Dose[]; money: number; bright: boolean } {
+export function helpersFor(
+  b: Basket,
+  f: Features,
+  s: Extract<Setting, { method: 'machine' }>,
+  detergent: Product,
+): { doses: Dose[]; money: number; bright: boolean } {
   const { rules, products } = b.household;
-  const whitesToBrighten = every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
+  const whitesToBrighten =
+    every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
   if (!whitesToBrighten && rules.softening === 'none') return noHelpers;
   const doses: Dose[] = [];
   let money = 0;
@@ -60,8 +86,16 @@ export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method:
     doses.push({ product: p.id, class: p.class, amount, unit: doseUnitOf(p), compartment });
     money += productMoney(p, amount, doseUnitOf(p));
   };
-  const chlorine = rules.whites === 'chlorine' && s.washer.bleachDispenser && whitesToBrighten && every(f, quality.chlorine) && !isPowdered(detergent) ? helperOfClass(products, 'chlorine-bleach') : null;
-  if (chlorine?.dose && chlorine.dose.table.length > 0) add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
+  const chlorine =
+    rules.whites === 'chlorine' &&
+    s.washer.bleachDispenser &&
+    whitesToBrighten &&
+    every(f, quality.chlorine) &&
+    !isPowdered(detergent)
+      ? helperOfClass(products, 'chlorine-bleach')
+      : null;
+  if (chlorine?.dose && chlorine.dose.table.length > 0)
+    add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
   else if (rules.whites !== 'colour-safe' && whitesToBrighten && !hasDuty(f, duty.noOxygen) && !isPowdered(detergent)) {
     const oxygen = helperOfClass(products, 'oxygen-bleach');
     if (oxygen) {
@@ -77,7 +111,12 @@ export function helpersFor(b: Basket, f: Features, s: Extract<Setting, { method:
   }
   if (rules.softening === 'softener' && !bleached && !hasDuty(f, duty.noSoftener)) {
     const softener = helperOfClass(products, 'softener');
-    if (softener) add(softener, softener.dose && softener.dose.table.length > 0 ? doseFor(b, softener, f.soilColumn)(f.massKg) : softenerMl, 'softener');
+    if (softener)
+      add(
+        softener,
+        softener.dose && softener.dose.table.length > 0 ? doseFor(b, softener, f.soilColumn)(f.massKg) : softenerMl,
+        'softener',
+      );
   }
   return { doses, money, bright };
 }
@@ -88,9 +127,20 @@ export function possibleProducts(b: Basket, index: number): Product[] {
   if (!s) return [];
   const flags = [false, true];
   const found = new Set<Product>();
-  for (const c of detergentClasses) for (const hasDark of flags) for (const noPowder of flags) for (const noPod of flags) {
-    const p = chooseProduct(b.household.products, [c], { method: s.method, temperatureC: s.temperatureC, washer: s.method === 'machine' ? s.washer : null, hasDark, noPowder, noPod, hardnessMmolPerL: b.household.water.hardnessMmolPerL });
-    if (p) found.add(p);
-  }
+  for (const c of detergentClasses)
+    for (const hasDark of flags)
+      for (const noPowder of flags)
+        for (const noPod of flags) {
+          const p = chooseProduct(b.household.products, [c], {
+            method: s.method,
+            temperatureC: s.temperatureC,
+            washer: s.method === 'machine' ? s.washer : null,
+            hasDark,
+            noPowder,
+            noPod,
+            hardnessMmolPerL: b.household.water.hardnessMmolPerL,
+          });
+          if (p) found.add(p);
+        }
   return [...found];
 }

@@ -1,5 +1,14 @@
 /** Everything about a piece that sorting asks for again and again, computed once. */
-import { garmentEnvelope, hasFuel, isDelicate, isDenim, isFragile, isKnit, isTowel, type PieceEnvelope } from '../envelope/garment-envelope.ts';
+import {
+  garmentEnvelope,
+  hasFuel,
+  isDelicate,
+  isDenim,
+  isFragile,
+  isKnit,
+  isTowel,
+  type PieceEnvelope,
+} from '../envelope/garment-envelope.ts';
 import { envelopeOf, type BoundSource, type EnvelopeValues } from '../envelope/envelope.ts';
 import { hasSignificant, isProtein, isWool, mainParts, physicalShares, significantFibres } from '../fibre/blend.ts';
 import type { PhysicalFibreId } from '../fibre/physical.ts';
@@ -47,7 +56,13 @@ const hasTrait = (g: Garment, ...ids: TraitId[]): boolean => ids.some((id) => g.
 function familyOf(g: Garment): PieceFamily {
   if (hasSignificant(g.parts, isWool)) return 'wool';
   if (isDelicate(g)) return 'delicate';
-  const synthetic = mainParts(g.parts).some((p) => p.fibres.some((f) => ['polyester', 'polyamide', 'acrylic', 'polypropylene', 'coated', 'elastane'].includes(f.fibre) && f.percent >= 20));
+  const synthetic = mainParts(g.parts).some((p) =>
+    p.fibres.some(
+      (f) =>
+        ['polyester', 'polyamide', 'acrylic', 'polypropylene', 'coated', 'elastane'].includes(f.fibre) &&
+        f.percent >= 20,
+    ),
+  );
   return synthetic ? 'synthetics' : 'cotton';
 }
 
@@ -61,7 +76,9 @@ function buildOf(g: Garment): Build {
 const waivable: readonly BoundSource[] = ['label', 'assumed', 'rule'];
 function withoutLabel(p: PieceEnvelope): PieceEnvelope {
   if (p.closure?.kind === 'hide') return p;
-  const bounds = p.envelope.bounds.filter((b) => !waivable.includes(b.source) && !(b.parameter === 'wet' && b.limit === 'none'));
+  const bounds = p.envelope.bounds.filter(
+    (b) => !waivable.includes(b.source) && !(b.parameter === 'wet' && b.limit === 'none'),
+  );
   return { ...p, envelope: envelopeOf(bounds), closure: null, labelOverruled: true };
 }
 
@@ -74,19 +91,37 @@ export function profileOf(g: Garment, rules: HouseRules, pastLabel = false): Pro
   const wool = hasSignificant(g.parts, isWool);
   const silk = hasSignificant(g.parts, (f) => f === 'silk');
   const colour = piece.history.colour;
-  const synthetic = mainParts(g.parts).some((p) => significantFibres(p.fibres).some((s) => ['polyester', 'polyamide', 'acrylic', 'elastane'].includes(s.fibre)));
+  const synthetic = mainParts(g.parts).some((p) =>
+    significantFibres(p.fibres).some((s) => ['polyester', 'polyamide', 'acrylic', 'elastane'].includes(s.fibre)),
+  );
   const lintGiver = hasTrait(g, 'fleece') || ((hasTrait(g, 'terry') || isTowel(g)) && g.washCount < 5);
   const coloured = !['white'].includes(colour.class);
   return {
-    ...piece, garment: g, values, massKg,
+    ...piece,
+    garment: g,
+    values,
+    massKg,
     volumeL: massKg * kindFacts(g.kind).looseVolumeLPerKg * (netted ? netVolumeFactor : 1),
-    fibre: physicalShares(g.parts), family: familyOf(g), isWool: wool, isSilk: silk,
-    isShirt: kindFacts(g.kind).wearGroup === 'shirt', isSport: kindFacts(g.kind).wearGroup === 'sportswear' || hasTrait(g, 'wicking'),
+    fibre: physicalShares(g.parts),
+    family: familyOf(g),
+    isWool: wool,
+    isSilk: silk,
+    isShirt: kindFacts(g.kind).wearGroup === 'shirt',
+    isSport: kindFacts(g.kind).wearGroup === 'sportswear' || hasTrait(g, 'wicking'),
     noAgitator: hasSignificant(g.parts, isProtein) || isFragile(g) || hasTrait(g, 'lined'),
-    rawIndigo: hasTrait(g, 'denim-raw'), bathCare: silk ? 'silk' : wool ? 'wool' : isDelicate(g) ? 'delicate' : 'normal', build: buildOf(g),
-    contamination: hasFuel(g) ? 'fuel' : g.hygiene ? 'hygiene' : 'none', lintGiver,
-    lintCollector: !lintGiver && ((['dark', 'black'].includes(colour.class) && synthetic) || [...g.traits].some((t) => traitFacts(t).lint === 'collector')),
-    need: cleaningNeed(g), wearFactor: wearFactor(g, colour, values.flags.has('inside-out')), coloured, urgency: waitUrgency(g, colour),
+    rawIndigo: hasTrait(g, 'denim-raw'),
+    bathCare: silk ? 'silk' : wool ? 'wool' : isDelicate(g) ? 'delicate' : 'normal',
+    build: buildOf(g),
+    contamination: hasFuel(g) ? 'fuel' : g.hygiene ? 'hygiene' : 'none',
+    lintGiver,
+    lintCollector:
+      !lintGiver &&
+      ((['dark', 'black'].includes(colour.class) && synthetic) ||
+        [...g.traits].some((t) => traitFacts(t).lint === 'collector')),
+    need: cleaningNeed(g),
+    wearFactor: wearFactor(g, colour, values.flags.has('inside-out')),
+    coloured,
+    urgency: waitUrgency(g, colour),
   };
 }
 

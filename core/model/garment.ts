@@ -18,9 +18,18 @@ export const activities = ['rest', 'normal', 'sweaty'] as const;
 export type Activity = (typeof activities)[number];
 export const testKinds = ['spot', 'part', 'catcher'] as const;
 
-export interface FibreShare { fibre: FibreId; percent: number }
-export interface Part { role: PartRole; fibres: readonly FibreShare[] }
-export interface Colour { hex: string; role: ColourRole }
+export interface FibreShare {
+  fibre: FibreId;
+  percent: number;
+}
+export interface Part {
+  role: PartRole;
+  fibres: readonly FibreShare[];
+}
+export interface Colour {
+  hex: string;
+  role: ColourRole;
+}
 
 export interface Stain {
   id: string;
@@ -38,7 +47,12 @@ export interface Stain {
 }
 
 /** A colourfastness test or catcher reading on the staining scale: 1 strong … 5 none, in halves. `at` is ISO 8601. */
-export interface ColourTest { kind: (typeof testKinds)[number]; agent: string; grade: number; at: string }
+export interface ColourTest {
+  kind: (typeof testKinds)[number];
+  agent: string;
+  grade: number;
+  at: string;
+}
 
 /** One piece as it stands today, every default filled in. */
 export interface Garment {

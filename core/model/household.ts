@@ -2,7 +2,18 @@ import type { Action } from './orders.ts';
 import type { WeightKey } from '../cost/weights.ts';
 
 export const programmeFamilies = [
-  'cotton', 'synthetics', 'delicate', 'wool', 'hand-wash', 'silk', 'shirts', 'denim', 'sports', 'quick', 'hygiene', 'rinse-spin',
+  'cotton',
+  'synthetics',
+  'delicate',
+  'wool',
+  'hand-wash',
+  'silk',
+  'shirts',
+  'denim',
+  'sports',
+  'quick',
+  'hygiene',
+  'rinse-spin',
 ] as const;
 export type ProgrammeFamily = (typeof programmeFamilies)[number];
 
@@ -35,7 +46,13 @@ export interface Washer {
 }
 
 export const dryerTypes = ['vented', 'condenser', 'heat-pump'] as const;
-export interface Dryer { id: string; name: string; type: (typeof dryerTypes)[number]; maxLoadKg: number; lowTemperature: boolean }
+export interface Dryer {
+  id: string;
+  name: string;
+  type: (typeof dryerTypes)[number];
+  maxLoadKg: number;
+  lowTemperature: boolean;
+}
 
 export interface DryingPlace {
   id: string;
@@ -54,7 +71,11 @@ export type BasinShape =
   | { shape: 'round'; diameterCm: number; depthCm: number }
   | { shape: 'tapered'; topDiameterCm: number; bottomDiameterCm: number; depthCm: number }
   | { shape: 'volume'; volumeL: number };
-export interface Basin { id: string; name: string; form: BasinShape }
+export interface Basin {
+  id: string;
+  name: string;
+  form: BasinShape;
+}
 
 export const productForms = ['liquid', 'powder', 'tablet', 'pod', 'bar', 'sheet'] as const;
 export type ProductForm = (typeof productForms)[number];
@@ -62,14 +83,34 @@ export const doseUnits = ['ml', 'g', 'piece', 'sheet', 'pod', 'tablet'] as const
 export type DoseUnit = (typeof doseUnits)[number];
 
 /** Detergent classes in the household's words, weakest claim on cloth last. */
-export const detergentClasses = ['universal', 'colour', 'dark', 'delicate', 'wool-silk', 'no-rinse-wool', 'soap', 'own-soap'] as const;
+export const detergentClasses = [
+  'universal',
+  'colour',
+  'dark',
+  'delicate',
+  'wool-silk',
+  'no-rinse-wool',
+  'soap',
+  'own-soap',
+] as const;
 export type DetergentClass = (typeof detergentClasses)[number];
 export const helperClasses = [
-  'softener', 'vinegar', 'oxygen-bleach', 'chlorine-bleach', 'colour-catcher', 'pre-spotter', 'dish-soap',
+  'softener',
+  'vinegar',
+  'oxygen-bleach',
+  'chlorine-bleach',
+  'colour-catcher',
+  'pre-spotter',
+  'dish-soap',
 ] as const;
 
 /** Pack dose: rows soft, medium, hard; columns light, normal, heavy; for `perLoadKg`. */
-export interface DoseTable { unit: DoseUnit; perLoadKg: number; table: readonly (readonly number[])[]; handPerLitre: number | null }
+export interface DoseTable {
+  unit: DoseUnit;
+  perLoadKg: number;
+  table: readonly (readonly number[])[];
+  handPerLitre: number | null;
+}
 export interface Product {
   id: string;
   name: string;
@@ -83,6 +124,7 @@ export interface Product {
 }
 
 /** House rules: where practitioners disagree. Values run in the order they are shown; the first of each `default` is ours. */
+// prettier-ignore
 export const houseRules = {
   colourPiles: ['bleed-risk', 'two', 'three', 'black-white-colour'],
   handLabel: ['machine-hand', 'hand'],
@@ -110,7 +152,13 @@ export interface Household {
   daysToNextWash: number;
   water: { hardnessMmolPerL: number; coldC: number; hotC: number };
   tariff: { currency: string; electricityPerKwh: number; waterPerM3: number };
-  room: { volumeM3: number; airChangesPerHour: number; temperatureC: number; relativeHumidity: number; airSpeedMPerS: number };
+  room: {
+    volumeM3: number;
+    airChangesPerHour: number;
+    temperatureC: number;
+    relativeHumidity: number;
+    airSpeedMPerS: number;
+  };
   washers: readonly Washer[];
   dryers: readonly Dryer[];
   dryingPlaces: readonly DryingPlace[];

@@ -2,20 +2,79 @@
 import type { BoundSource, CareFlag } from '../envelope/envelope.ts';
 import type { Action, Iron } from './orders.ts';
 
-export const outcomes = ['wash', 'air', 'steam', 'brush', 'spot-clean', 'wait', 'test-first', 'professional', 'no-wash', 'left-out'] as const;
+export const outcomes = [
+  'wash',
+  'air',
+  'steam',
+  'brush',
+  'spot-clean',
+  'wait',
+  'test-first',
+  'professional',
+  'no-wash',
+  'left-out',
+] as const;
 export type Outcome = (typeof outcomes)[number];
 export type Constraint = 'H1' | 'H2' | 'H3' | 'H4' | 'H5' | 'H6' | 'H7' | 'H8' | 'H10';
 export const severities = ['info', 'caution', 'danger'] as const;
 export type WarningCode =
-  | 'dye-untested' | 'dye-bleeds' | 'label-missing' | 'label-conflict' | 'label-overruled' | 'felting' | 'shrinkage' | 'stain-before-heat'
-  | 'heat-set-stain' | 'chemistry' | 'fuel-fire' | 'no-tumble' | 'underfilled' | 'overfilled' | 'cleaning-deficit' | 'hygiene'
-  | 'no-suitable-programme' | 'no-suitable-product' | 'agitator' | 'hard-parts' | 'lint' | 'musty-drying' | 'rack-full' | 'cannot-meet-deadline'
-  | 'product-runs-out' | 'assumed' | 'reuse-bath-colour' | 'pin-refused' | 'unknown-key' | 'garment-odds';
-export interface PlanWarning { code: WarningCode; severity: (typeof severities)[number]; garments: readonly string[]; text: string }
+  | 'dye-untested'
+  | 'dye-bleeds'
+  | 'label-missing'
+  | 'label-conflict'
+  | 'label-overruled'
+  | 'felting'
+  | 'shrinkage'
+  | 'stain-before-heat'
+  | 'heat-set-stain'
+  | 'chemistry'
+  | 'fuel-fire'
+  | 'no-tumble'
+  | 'underfilled'
+  | 'overfilled'
+  | 'cleaning-deficit'
+  | 'hygiene'
+  | 'no-suitable-programme'
+  | 'no-suitable-product'
+  | 'agitator'
+  | 'hard-parts'
+  | 'lint'
+  | 'musty-drying'
+  | 'rack-full'
+  | 'cannot-meet-deadline'
+  | 'product-runs-out'
+  | 'assumed'
+  | 'reuse-bath-colour'
+  | 'pin-refused'
+  | 'unknown-key'
+  | 'garment-odds';
+export interface PlanWarning {
+  code: WarningCode;
+  severity: (typeof severities)[number];
+  garments: readonly string[];
+  text: string;
+}
 
 export type StepKind =
-  | 'load' | 'dose' | 'start' | 'take-out' | 'read-catcher' | 'inspect' | 'measure' | 'stretch-back' | 'empty-drum-rinse' | 'fill-basin' | 'soak' | 'move'
-  | 'stir' | 'drain' | 'rinse' | 'press-out' | 'towel-roll' | 'spin-only' | 'air-out';
+  | 'load'
+  | 'dose'
+  | 'start'
+  | 'take-out'
+  | 'read-catcher'
+  | 'inspect'
+  | 'measure'
+  | 'stretch-back'
+  | 'empty-drum-rinse'
+  | 'fill-basin'
+  | 'soak'
+  | 'move'
+  | 'stir'
+  | 'drain'
+  | 'rinse'
+  | 'press-out'
+  | 'towel-roll'
+  | 'spin-only'
+  | 'air-out';
 export interface ProcedureStep {
   step: StepKind;
   text: string;
@@ -25,7 +84,13 @@ export interface ProcedureStep {
   check: { code: string; text: string; ifFails: string } | null;
 }
 export const compartments = ['prewash', 'main', 'softener', 'drum', 'basin'] as const;
-export interface Dose { product: string; class: string; amount: number; unit: string; compartment: (typeof compartments)[number] }
+export interface Dose {
+  product: string;
+  class: string;
+  amount: number;
+  unit: string;
+  compartment: (typeof compartments)[number];
+}
 export interface Binding {
   parameter: string;
   limit: number | string | boolean;
@@ -58,11 +123,46 @@ export interface PlannedLoad {
   warnings: readonly PlanWarning[];
   procedure: readonly ProcedureStep[];
 }
-export type PrepareStep = Extract<CareFlag, 'inside-out' | 'net' | 'net-no-metal' | 'zip-closed' | 'hooks-closed' | 'buttons-open' | 'buttons-closed' | 'detach' | 'measure' | 'photo' | 'keep-control' | 'tie-drawstring' | 'brush-out' | 'mend'> | 'empty-pockets';
+export type PrepareStep =
+  | Extract<
+      CareFlag,
+      | 'inside-out'
+      | 'net'
+      | 'net-no-metal'
+      | 'zip-closed'
+      | 'hooks-closed'
+      | 'buttons-open'
+      | 'buttons-closed'
+      | 'detach'
+      | 'measure'
+      | 'photo'
+      | 'keep-control'
+      | 'tie-drawstring'
+      | 'brush-out'
+      | 'mend'
+    >
+  | 'empty-pockets';
 export type DryMethod = 'bars' | 'line' | 'hanger' | 'flat' | 'tumble-low' | 'tumble-normal';
-export interface DryPlan { method: DryMethod; place: string | null; bars: number; hours: number; shade: boolean; awayFromHeat: boolean; flips: number }
-export interface PressPlan { iron: Iron; steam: boolean; insideOut: boolean; pressCloth: boolean }
-export interface Reason { code: string; source: BoundSource; text: string }
+export interface DryPlan {
+  method: DryMethod;
+  place: string | null;
+  bars: number;
+  hours: number;
+  shade: boolean;
+  awayFromHeat: boolean;
+  flips: number;
+}
+export interface PressPlan {
+  iron: Iron;
+  steam: boolean;
+  insideOut: boolean;
+  pressCloth: boolean;
+}
+export interface Reason {
+  code: string;
+  source: BoundSource;
+  text: string;
+}
 export interface PlannedGarment {
   id: string;
   outcome: Outcome;
@@ -76,9 +176,24 @@ export interface PlannedGarment {
   deferralCost: number;
 }
 /** What to do against one stain before the wash; `odds` 0–1 for ranking, never shown as a promise. */
-export interface Pretreatment { stain: string; steps: readonly PretreatStep[]; odds: number; stop: string | null }
-export interface PretreatStep { agent: string; how: string; minutes: number; temperatureC: number; gate?: 'test-passed' | 'check-passed' }
-export interface Separation { garments: readonly string[]; constraint: Constraint; text: string }
+export interface Pretreatment {
+  stain: string;
+  steps: readonly PretreatStep[];
+  odds: number;
+  stop: string | null;
+}
+export interface PretreatStep {
+  agent: string;
+  how: string;
+  minutes: number;
+  temperatureC: number;
+  gate?: 'test-passed' | 'check-passed';
+}
+export interface Separation {
+  garments: readonly string[];
+  constraint: Constraint;
+  text: string;
+}
 export interface Plan {
   loads: readonly PlannedLoad[];
   garments: readonly PlannedGarment[];

@@ -6,7 +6,20 @@ import { mixture } from '../units/numbers.ts';
 
 export const ironClassC: Record<Iron, number> = { high: 200, medium: 150, low: 110, none: 0 };
 const fibrePlateC: Record<PhysicalFibreId, number> = {
-  acrylic: 110, nylon: 110, elastane: 110, polyester: 120, silk: 130, wool: 150, viscose: 150, lyocell: 150, cotton: 180, terry: 180, denim: 190, linen: 200, fleece: 110, down: 110,
+  acrylic: 110,
+  nylon: 110,
+  elastane: 110,
+  polyester: 120,
+  silk: 130,
+  wool: 150,
+  viscose: 150,
+  lyocell: 150,
+  cotton: 180,
+  terry: 180,
+  denim: 190,
+  linen: 200,
+  fleece: 110,
+  down: 110,
 };
 /** Lowest plate ceiling over fibres of at least 2 %. */
 export const plateLimitC = (fibre: ReadonlyMap<PhysicalFibreId, number>): number =>
@@ -14,12 +27,47 @@ export const plateLimitC = (fibre: ReadonlyMap<PhysicalFibreId, number>): number
 
 /** Minutes an average presser takes; kinds without a row are not ironed by default. */
 export const ironMinutes: Partial<Record<GarmentKind, number>> = {
-  tshirt: 2, tshirt_heavy: 2, tee_long_sleeve: 2, vest_top: 2, polo: 3, dress_shirt: 6, flannel_shirt: 6, linen_shirt: 6, blouse_synthetic: 6, silk_blouse: 6,
-  chinos: 5, wool_trousers: 5, work_overall: 5, skirt_light: 4, skirt_pleated: 10, dress_light: 8, dress_knit: 8, dress_lined: 20, pillowcase: 1.5,
-  sheet_single: 5, sheet_double: 5, duvet_cover_single: 9, duvet_cover_double: 9, tea_towel: 1, tablecloth: 6, jeans: 4, jeans_raw_heavy: 4,
+  tshirt: 2,
+  tshirt_heavy: 2,
+  tee_long_sleeve: 2,
+  vest_top: 2,
+  polo: 3,
+  dress_shirt: 6,
+  flannel_shirt: 6,
+  linen_shirt: 6,
+  blouse_synthetic: 6,
+  silk_blouse: 6,
+  chinos: 5,
+  wool_trousers: 5,
+  work_overall: 5,
+  skirt_light: 4,
+  skirt_pleated: 10,
+  dress_light: 8,
+  dress_knit: 8,
+  dress_lined: 20,
+  pillowcase: 1.5,
+  sheet_single: 5,
+  sheet_double: 5,
+  duvet_cover_single: 9,
+  duvet_cover_double: 9,
+  tea_towel: 1,
+  tablecloth: 6,
+  jeans: 4,
+  jeans_raw_heavy: 4,
 };
 /** Kinds a household usually presses; the rest dries straight. */
-export const pressedByDefault: readonly GarmentKind[] = ['dress_shirt', 'linen_shirt', 'blouse_synthetic', 'silk_blouse', 'wool_trousers', 'skirt_light', 'skirt_pleated', 'dress_light', 'dress_lined', 'tablecloth'];
+export const pressedByDefault: readonly GarmentKind[] = [
+  'dress_shirt',
+  'linen_shirt',
+  'blouse_synthetic',
+  'silk_blouse',
+  'wool_trousers',
+  'skirt_light',
+  'skirt_pleated',
+  'dress_light',
+  'dress_lined',
+  'tablecloth',
+];
 
 /** Minutes for the plate to change temperature: 1.5 K/s up, slow decay down; null when it cannot cool so far. */
 export function plateChangeMin(fromC: number, toC: number, roomC = 20): number | null {
@@ -27,11 +75,50 @@ export function plateChangeMin(fromC: number, toC: number, roomC = 20): number |
   return toC <= roomC ? null : 15 * Math.log((fromC - roomC) / (toC - roomC));
 }
 export const plateWaitMin = (sequenceC: readonly number[], roomC = 20): number | null =>
-  sequenceC.reduce<{ at: number; sum: number | null }>(({ at, sum }, c) => { const change = plateChangeMin(at, c, roomC); return { at: c, sum: sum === null || change === null ? null : sum + change }; }, { at: roomC, sum: 0 }).sum;
+  sequenceC.reduce<{ at: number; sum: number | null }>(
+    ({ at, sum }, c) => {
+      const change = plateChangeMin(at, c, roomC);
+      return { at: c, sum: sum === null || change === null ? null : sum + change };
+    },
+    { at: roomC, sum: 0 },
+  ).sum;
 /** Minutes by the short kind names of the pressing table. */
-export const pressingMinutes = { tshirt: 2, polo: 3, dress_shirt: 6, blouse: 6, trousers: 5, skirt: 4, skirt_pleated: 10, dress: 8, dress_lined: 20, pillowcase: 1.5, sheet: 5, duvet_cover: 9, tea_towel: 1, tablecloth: 6, jeans: 4, handkerchief: 0.5 } as const;
+export const pressingMinutes = {
+  tshirt: 2,
+  polo: 3,
+  dress_shirt: 6,
+  blouse: 6,
+  trousers: 5,
+  skirt: 4,
+  skirt_pleated: 10,
+  dress: 8,
+  dress_lined: 20,
+  pillowcase: 1.5,
+  sheet: 5,
+  duvet_cover: 9,
+  tea_towel: 1,
+  tablecloth: 6,
+  jeans: 4,
+  handkerchief: 0.5,
+} as const;
 export const wrinkleFactor = { damp_shaken: 0.8, normal: 1, dry_creased: 1.3 } as const;
 export const skillFactor = { quick: 0.8, normal: 1, beginner: 1.4 } as const;
-const ironDampMoisture: Record<PhysicalFibreId, number> = { cotton: 0.15, denim: 0.15, linen: 0.2, viscose: 0.14, lyocell: 0.14, silk: 0.12, wool: 0.18, polyester: 0.02, nylon: 0.05, acrylic: 0.02, elastane: 0.02, terry: 0.15, fleece: 0.02, down: 0 };
+const ironDampMoisture: Record<PhysicalFibreId, number> = {
+  cotton: 0.15,
+  denim: 0.15,
+  linen: 0.2,
+  viscose: 0.14,
+  lyocell: 0.14,
+  silk: 0.12,
+  wool: 0.18,
+  polyester: 0.02,
+  nylon: 0.05,
+  acrylic: 0.02,
+  elastane: 0.02,
+  terry: 0.15,
+  fleece: 0.02,
+  down: 0,
+};
 /** Water to spray for an even iron-damp, ml. */
-export const sprayMl = (dryG: number, fibre: ReadonlyMap<PhysicalFibreId, number>, moisture: number): number => dryG * Math.max(0, mixture(fibre, (f) => ironDampMoisture[f]) - moisture);
+export const sprayMl = (dryG: number, fibre: ReadonlyMap<PhysicalFibreId, number>, moisture: number): number =>
+  dryG * Math.max(0, mixture(fibre, (f) => ironDampMoisture[f]) - moisture);

@@ -2,7 +2,12 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import { referenceFunctions, referenceValue } from './functions.ts';
 
-interface Case { id: string; inputs: Record<string, unknown> & { fn: string }; expected: number | string | boolean | null; tolerance: number }
+interface Case {
+  id: string;
+  inputs: Record<string, unknown> & { fn: string };
+  expected: number | string | boolean | null;
+  tolerance: number;
+}
 const cases = JSON.parse(readFileSync(new URL('./cases.json', import.meta.url), 'utf8')) as Case[];
 
 test('every function has a case, and every case a function', () => {

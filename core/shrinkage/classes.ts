@@ -20,7 +20,8 @@ export function shrinkClassOf(g: Garment): ShrinkClass {
   if (isTowel(g) || g.traits.has('terry')) return 'terry';
   if (has('linen', 'hemp')) return 'linen';
   if (has(...regenerated)) return knit ? 'viscose-knit' : 'viscose-woven';
-  const share = (f: FibreId): number => Math.max(0, ...mainParts(g.parts).flatMap((p) => p.fibres.filter((x) => x.fibre === f).map((x) => x.percent)));
+  const share = (f: FibreId): number =>
+    Math.max(0, ...mainParts(g.parts).flatMap((p) => p.fibres.filter((x) => x.fibre === f).map((x) => x.percent)));
   if (share('cotton') >= 20 && share('polyester') >= 20) return 'polycotton';
   if (share('cotton') >= 50) return knit ? 'cotton-jersey-preshrunk' : 'cotton-woven-sanforized';
   if (has('acrylic')) return 'acrylic-knit';
@@ -29,4 +30,16 @@ export function shrinkClassOf(g: Garment): ShrinkClass {
 
 /** Usual body or leg length of a size M piece, cm: what a per cent means in the hand. Engineering estimates. */
 export const usualLengthCm = (kind: Garment['kind']): number =>
-  /jeans|chinos|trousers|joggers|leggings/.test(kind) ? 104 : /dress|nightdress|robe|overall|coat/.test(kind) ? 105 : /sheet|duvet|tablecloth|curtain/.test(kind) ? 220 : /towel|mat/.test(kind) ? 100 : /sock|glove|hat|briefs|boxers|bra|cloth/.test(kind) ? 28 : /skirt|shorts/.test(kind) ? 58 : 68;
+  /jeans|chinos|trousers|joggers|leggings/.test(kind)
+    ? 104
+    : /dress|nightdress|robe|overall|coat/.test(kind)
+      ? 105
+      : /sheet|duvet|tablecloth|curtain/.test(kind)
+        ? 220
+        : /towel|mat/.test(kind)
+          ? 100
+          : /sock|glove|hat|briefs|boxers|bra|cloth/.test(kind)
+            ? 28
+            : /skirt|shorts/.test(kind)
+              ? 58
+              : 68;

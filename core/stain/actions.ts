@@ -23,6 +23,7 @@ export const actions = {
 } as const satisfies Record<string, string>;
 export type ActionId = keyof typeof actions;
 
+// prettier-ignore
 export const checks = {
   solid: { passes: 'nothing lifts or flakes off', ifFails: 'repeat step' },
   transfer: { passes: 'white pad stays clean 10 s', ifFails: 'repeat to limit, then next step' },
@@ -48,9 +49,22 @@ export const whens = {
 export type WhenId = keyof typeof whens;
 
 export const stopCodes = {
-  'stop-pro': { trigger: 'garment dye moves; acetone needed on acetate; structured, lined, velvet, beaded, heirloom or dry-clean-only with failed test; skin routes; rounds used up on silk, acetates, metallic-thread; paint or ink > 10 cm', text: 'Stop here. Let it air dry and show it, with the list of what you used, to a professional cleaner.' },
-  'stop-permanent': { trigger: 'melted, scorched brown-black, bleached patch, fibre loss, dye stripped', text: 'This is fibre damage, not a stain. Washing will not reverse it.' },
-  'stop-safety': { trigger: 'fuel smell, unknown chemical, fumes from mixing, medical sharps, heavy petrol or solvent soak', text: 'Do not wash or heat this. Air it outdoors and follow the safety card.' },
-  'stop-leave': { trigger: 'score < 20 or caps reached on sound garment', text: 'More treatment is likelier to harm the cloth than help. Wear, dye or mend it.' },
+  'stop-pro': {
+    trigger:
+      'garment dye moves; acetone needed on acetate; structured, lined, velvet, beaded, heirloom or dry-clean-only with failed test; skin routes; rounds used up on silk, acetates, metallic-thread; paint or ink > 10 cm',
+    text: 'Stop here. Let it air dry and show it, with the list of what you used, to a professional cleaner.',
+  },
+  'stop-permanent': {
+    trigger: 'melted, scorched brown-black, bleached patch, fibre loss, dye stripped',
+    text: 'This is fibre damage, not a stain. Washing will not reverse it.',
+  },
+  'stop-safety': {
+    trigger: 'fuel smell, unknown chemical, fumes from mixing, medical sharps, heavy petrol or solvent soak',
+    text: 'Do not wash or heat this. Air it outdoors and follow the safety card.',
+  },
+  'stop-leave': {
+    trigger: 'score < 20 or caps reached on sound garment',
+    text: 'More treatment is likelier to harm the cloth than help. Wear, dye or mend it.',
+  },
 } as const satisfies Record<string, { trigger: string; text: string }>;
 export type StopCode = keyof typeof stopCodes;

@@ -6,9 +6,23 @@ import { procedureFor } from './procedure.ts';
 import type { Procedure, Workplace } from './treatment.ts';
 import { stainKinds, type StainKind } from './stains.ts';
 
-const w: Workplace = { cupboard: new Set<AgentId>(agentIds.filter((a) => !refusedAgents.includes(a))), hardness: 3, chlorine: false };
-const white = garment('white', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', label: washLabel(60, 'normal', { bleach: 'any' }), traits: new Set() });
-const procedure = (kind: StainKind): Procedure => procedureFor(white, { id: 's', kind, ageHours: 0.5, heatSet: false, heat: null, tried: [], place: '', sizeCm: 2, failedRounds: 0 }, w);
+const w: Workplace = {
+  cupboard: new Set<AgentId>(agentIds.filter((a) => !refusedAgents.includes(a))),
+  hardness: 3,
+  chlorine: false,
+};
+const white = garment('white', {
+  colours: [{ hex: '#f7f7f4', role: 'ground' }],
+  dye: 'undyed',
+  label: washLabel(60, 'normal', { bleach: 'any' }),
+  traits: new Set(),
+});
+const procedure = (kind: StainKind): Procedure =>
+  procedureFor(
+    white,
+    { id: 's', kind, ageHours: 0.5, heatSet: false, heat: null, tried: [], place: '', sizeCm: 2, failedRounds: 0 },
+    w,
+  );
 function walk(p: Procedure, results: CheckResult[]): { visited: string[]; state: BenchState } {
   let s = beginBench(p);
   const visited: string[] = [];
@@ -28,8 +42,26 @@ describe('a treatment, step by step', () => {
     expect(state.end).toEqual({ kind: 'judge' });
   });
   test('still there: repeats up to the limit, then the next means', () => {
-    const { visited } = walk(procedure('coffee'), ['passed', 'passed', 'failed', 'failed', 'failed', 'failed', 'failed', 'failed', 'failed']);
-    expect(visited).toEqual(['absorbent-paper', 'water', 'det-colour-liquid', 'det-colour-liquid', 'vinegar-white', 'oxy-percarbonate', 'oxy-percarbonate']);
+    const { visited } = walk(procedure('coffee'), [
+      'passed',
+      'passed',
+      'failed',
+      'failed',
+      'failed',
+      'failed',
+      'failed',
+      'failed',
+      'failed',
+    ]);
+    expect(visited).toEqual([
+      'absorbent-paper',
+      'water',
+      'det-colour-liquid',
+      'det-colour-liquid',
+      'vinegar-white',
+      'oxy-percarbonate',
+      'oxy-percarbonate',
+    ]);
   });
   test('the dye of the piece runs: stop', () => {
     const p = procedure('rust'); // its first check looks at the dye
@@ -43,37 +75,63 @@ describe('a treatment, step by step', () => {
     expect(state).toEqual({ step: air, done: 1, end: null });
   });
   test('a failed hidden-spot test asks for a new procedure, which then does without', () => {
-    const dyed = { ...white, colours: [{ hex: '#2f6f6b', role: 'ground' as const }], dye: 'reactive' as const, washCount: 10 };
+    const dyed = {
+      ...white,
+      colours: [{ hex: '#2f6f6b', role: 'ground' as const }],
+      dye: 'reactive' as const,
+      washCount: 10,
+    };
     const p = procedureFor(dyed, procedure('red-wine').stain, w);
     const tested = p.steps[0]!;
     expect(tested.kind).toBe('test');
     const end = report(p, beginBench(p), 'failed').end;
     expect(end).toEqual({ kind: 'test-failed', agent: tested.what });
-    const again = procedureFor({ ...dyed, tests: [{ kind: 'spot', agent: String(tested.what), grade: 3, at: '2026-05-09T08:00:00Z' }] }, p.stain, w);
+    const again = procedureFor(
+      { ...dyed, tests: [{ kind: 'spot', agent: String(tested.what), grade: 3, at: '2026-05-09T08:00:00Z' }] },
+      p.stain,
+      w,
+    );
     expect(again.steps.map((s) => s.what)).not.toContain(tested.what);
   });
   test('every stain comes to an end, whatever is seen', () => {
-    for (const kind of stainKinds) for (const results of [new Array<CheckResult>(60).fill('passed'), new Array<CheckResult>(60).fill('failed'), Array.from({ length: 60 }, (_, i): CheckResult => (i % 2 ? 'failed' : 'passed'))]) {
-      const p = procedure(kind);
-      const { state } = walk(p, results);
-      const airing = dueStep(p, state)?.check === 'fume';
-      expect(state.end !== null || airing).toBe(true);
-    }
+    for (const kind of stainKinds)
+      for (const results of [
+        new Array<CheckResult>(60).fill('passed'),
+        new Array<CheckResult>(60).fill('failed'),
+        Array.from({ length: 60 }, (_, i): CheckResult => (i % 2 ? 'failed' : 'passed')),
+      ]) {
+        const p = procedure(kind);
+        const { state } = walk(p, results);
+        const airing = dueStep(p, state)?.check === 'fume';
+        expect(state.end !== null || airing).toBe(true);
+      }
   });
 });
 
 describe('side by side', () => {
   test('chlorine never beside an acid or ammonia in the room; acid waits for the bleach bath of another piece', () => {
-    expect(mayBegin('rust-remover', 'a', [{ agent: 'chlorine-bleach', garment: 'b', rinses: 9, underWay: true }])).toMatchObject({ refused: true });
-    expect(mayBegin('chlorine-bleach', 'a', [{ agent: 'rust-remover', garment: 'b', rinses: 0, underWay: false }])).toMatchObject({ refused: true });
-    const acid = mayBegin('vinegar-white', 'a', [{ agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: true }]);
+    expect(
+      mayBegin('rust-remover', 'a', [{ agent: 'chlorine-bleach', garment: 'b', rinses: 9, underWay: true }]),
+    ).toMatchObject({ refused: true });
+    expect(
+      mayBegin('chlorine-bleach', 'a', [{ agent: 'rust-remover', garment: 'b', rinses: 0, underWay: false }]),
+    ).toMatchObject({ refused: true });
+    const acid = mayBegin('vinegar-white', 'a', [
+      { agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: true },
+    ]);
     expect(acid).toMatchObject({ refused: false });
     expect(acid!.text).toContain('Do not premix');
-    expect(mayBegin('vinegar-white', 'a', [{ agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: false }])).toBeNull();
+    expect(
+      mayBegin('vinegar-white', 'a', [{ agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: false }]),
+    ).toBeNull();
   });
   test('two marks of one piece: rinses between, none for what goes together', () => {
-    expect(mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 1, underWay: false }])!.text).toContain('2 full rinses');
-    expect(mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 2, underWay: false }])).toBeNull();
+    expect(
+      mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 1, underWay: false }])!.text,
+    ).toContain('2 full rinses');
+    expect(
+      mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 2, underWay: false }]),
+    ).toBeNull();
     expect(mayBegin('soap-dish', 'a', [{ agent: 'det-delicate', garment: 'a', rinses: 0, underWay: true }])).toBeNull();
     expect(mayBegin(null, 'a', [{ agent: 'chlorine-bleach', garment: 'a', rinses: 0, underWay: true }])).toBeNull();
   });

@@ -21,16 +21,25 @@ export interface BenchState {
   end: BenchEnd | null;
 }
 
-const endOf = (p: Procedure): BenchEnd => (p.stop === null ? { kind: 'judge' } : { kind: 'stop', stop: p.stop, text: p.stopText });
-export const beginBench = (p: Procedure): BenchState => ({ step: 0, done: 0, end: p.steps.length === 0 ? endOf(p) : null });
-export const dueStep = (p: Procedure, s: BenchState): TreatmentStep | null => (s.end ? null : (p.steps[s.step] ?? null));
+const endOf = (p: Procedure): BenchEnd =>
+  p.stop === null ? { kind: 'judge' } : { kind: 'stop', stop: p.stop, text: p.stopText };
+export const beginBench = (p: Procedure): BenchState => ({
+  step: 0,
+  done: 0,
+  end: p.steps.length === 0 ? endOf(p) : null,
+});
+export const dueStep = (p: Procedure, s: BenchState): TreatmentStep | null =>
+  s.end ? null : (p.steps[s.step] ?? null);
 
-const stop = (s: BenchState, code: StopCode, text: string): BenchState => ({ ...s, end: { kind: 'stop', stop: code, text: `${text} ${stopCodes[code].text}` } });
+const stop = (s: BenchState, code: StopCode, text: string): BenchState => ({
+  ...s,
+  end: { kind: 'stop', stop: code, text: `${text} ${stopCodes[code].text}` },
+});
 
 /** The next step that is due; after a passed check what is only for a mark that is still there falls away. */
 function onwards(p: Procedure, s: BenchState, passed: boolean): BenchState {
   let next = s.step + 1;
-  if (passed) while ((p.steps[next]?.when === 'if-left' || p.steps[next]?.when === 'if-orange')) next++;
+  if (passed) while (p.steps[next]?.when === 'if-left' || p.steps[next]?.when === 'if-orange') next++;
   return next < p.steps.length ? { step: next, done: 0, end: null } : { step: next, done: 0, end: endOf(p) };
 }
 
@@ -41,26 +50,51 @@ export function report(p: Procedure, s: BenchState, result: CheckResult): BenchS
   if (result === 'passed') return onwards(p, s, true);
   if (step.kind === 'test') return { ...s, end: { kind: 'test-failed', agent: step.what as Chemical } };
   switch (step.check) {
-    case 'garment-dye': return stop(s, 'stop-pro', 'The colour of the piece runs: rinse it cold now.');
-    case 'fibre-sound': return stop(s, 'stop-permanent', '');
+    case 'garment-dye':
+      return stop(s, 'stop-pro', 'The colour of the piece runs: rinse it cold now.');
+    case 'fibre-sound':
+      return stop(s, 'stop-permanent', '');
     // Airing goes on as long as there is a smell.
-    case 'fume': return { ...s, done: s.done + 1 };
-    default: return s.done + 1 < step.repeats ? { ...s, done: s.done + 1 } : onwards(p, s, false);
+    case 'fume':
+      return { ...s, done: s.done + 1 };
+    default:
+      return s.done + 1 < step.repeats ? { ...s, done: s.done + 1 } : onwards(p, s, false);
   }
 }
 
 /** What lies open in the room: the chemical of a step under way, or the last one of a piece with the rinses since. */
-export interface OpenChemical { agent: Chemical; garment: string; rinses: number; /** Its vapour or bath is there now. */ underWay: boolean }
+export interface OpenChemical {
+  agent: Chemical;
+  garment: string;
+  rinses: number;
+  /** Its vapour or bath is there now. */ underWay: boolean;
+}
 
 /** null = it may begin; else why it has to wait or may not be at all. */
-export function mayBegin(agent: Chemical | null, garment: string, open: readonly OpenChemical[]): { refused: boolean; text: string } | null {
+export function mayBegin(
+  agent: Chemical | null,
+  garment: string,
+  open: readonly OpenChemical[],
+): { refused: boolean; text: string } | null {
   if (agent === null) return null;
   for (const o of open) {
     const code = mixCode(o.agent, agent);
     const hazard = hazardOf(o.agent, agent);
-    if (code === 'np' || code === 'no') return { refused: true, text: `Never in the same room session as what is open now. ${hazard ? hazardText(hazard) : ''}`.trim() };
-    if (o.garment === garment && o.rinses < rinsesBetween(code)) return { refused: false, text: `Rinse the other mark of this piece first: ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between.` };
-    if (o.garment !== garment && o.underWay && hazard) return { refused: false, text: `Wait until the other bath is poured away and the room is aired. ${hazardText(hazard)}` };
+    if (code === 'np' || code === 'no')
+      return {
+        refused: true,
+        text: `Never in the same room session as what is open now. ${hazard ? hazardText(hazard) : ''}`.trim(),
+      };
+    if (o.garment === garment && o.rinses < rinsesBetween(code))
+      return {
+        refused: false,
+        text: `Rinse the other mark of this piece first: ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between.`,
+      };
+    if (o.garment !== garment && o.underWay && hazard)
+      return {
+        refused: false,
+        text: `Wait until the other bath is poured away and the room is aired. ${hazardText(hazard)}`,
+      };
   }
   return null;
 }

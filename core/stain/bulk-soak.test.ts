@@ -5,12 +5,23 @@ import { garment, washLabel } from '../testing/arbitrary.ts';
 import { planSoak, soakBath, soakRefusal, splitEvenly, stirTimes } from './bulk-soak.ts';
 
 const white = (id: string, massG: number, fibres: FibreId[] = ['cotton'], change: Partial<Garment> = {}): Garment =>
-  garment(id, { parts: [{ role: 'shell', fibres: fibres.map((fibre) => ({ fibre, percent: 100 / fibres.length })) }], traits: new Set(), colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', weighedDryMassG: massG, label: washLabel(60, 'normal', { bleach: 'oxygen' }), ...change });
+  garment(id, {
+    parts: [{ role: 'shell', fibres: fibres.map((fibre) => ({ fibre, percent: 100 / fibres.length })) }],
+    traits: new Set(),
+    colours: [{ hex: '#f7f7f4', role: 'ground' }],
+    dye: 'undyed',
+    weighedDryMassG: massG,
+    label: washLabel(60, 'normal', { bleach: 'oxygen' }),
+    ...change,
+  });
 const many = (n: number, f: (k: number) => Garment): Garment[] => Array.from({ length: n }, (_, k) => f(k));
 
 describe('the tub', () => {
   test('12 shirts and 10 T-shirts, white and mixed', () => {
-    const list = [...many(12, (k) => white(`s${k}`, 250, ['cotton', 'polyester'])), ...many(10, (k) => white(`t${k}`, 180))];
+    const list = [
+      ...many(12, (k) => white(`s${k}`, 250, ['cotton', 'polyester'])),
+      ...many(10, (k) => white(`t${k}`, 180)),
+    ];
     const { tubs, refused } = planSoak(list, { maxLoadKg: 8 });
     expect(refused).toEqual([]);
     const t = tubs[0]!;
@@ -25,15 +36,25 @@ describe('the tub', () => {
     expect(Math.abs(masses[0]! - masses[1]!)).toBeLessThanOrEqual(0.25 + 1e-9);
   });
   test('6 pillowcases and 4 towels, white cotton: one load', () => {
-    const t = planSoak([...many(6, (k) => white(`p${k}`, 150)), ...many(4, (k) => white(`h${k}`, 500))], { maxLoadKg: 7 }).tubs[0]!;
-    expect([t.dryKg, t.bathL, t.percarbonateG, t.detergentMl].map((x) => Math.round(x * 100) / 100)).toEqual([2.9, 29, 290, 58]);
+    const t = planSoak([...many(6, (k) => white(`p${k}`, 150)), ...many(4, (k) => white(`h${k}`, 500))], {
+      maxLoadKg: 7,
+    }).tubs[0]!;
+    expect([t.dryKg, t.bathL, t.percarbonateG, t.detergentMl].map((x) => Math.round(x * 100) / 100)).toEqual([
+      2.9, 29, 290, 58,
+    ]);
     expect(t.tubL).toBeCloseTo(41.4, 0);
     expect(t.loads).toHaveLength(1);
     // White cotton may soak for eight hours, but at 50 °C the bleach is used up in 6.3.
     expect(t.minutes).toBe(377);
   });
   test('3 T-shirts dyed fast: the least bath, half the dose, two hours, an eye on the bath', () => {
-    const dyed = many(3, (k) => white(`d${k}`, 180, ['cotton'], { colours: [{ hex: '#2f6f6b', role: 'ground' }], dye: 'reactive', washCount: 10 }));
+    const dyed = many(3, (k) =>
+      white(`d${k}`, 180, ['cotton'], {
+        colours: [{ hex: '#2f6f6b', role: 'ground' }],
+        dye: 'reactive',
+        washCount: 10,
+      }),
+    );
     const t = planSoak(dyed, { maxLoadKg: 7 }).tubs[0]!;
     expect([t.bathL, t.percarbonateG, t.detergentMl, t.minutes]).toEqual([12, 60, 24, 120]);
     expect(t.tubL).toBeCloseTo(17.1, 1);
@@ -48,12 +69,20 @@ describe('the tub', () => {
     expect(stirTimes(120)).toEqual([30, 60, 90]);
   });
   test('white, light and dark never share a tub; honest odds add up', () => {
-    const { tubs } = planSoak([white('a', 200), white('b', 200, ['cotton'], { colours: [{ hex: '#d9c7a4', role: 'ground' }], dye: 'reactive', washCount: 9 }), white('c', 200, ['cotton'], { colours: [{ hex: '#1e2a50', role: 'ground' }], dye: 'reactive', washCount: 9 })], { maxLoadKg: 7 });
+    const { tubs } = planSoak(
+      [
+        white('a', 200),
+        white('b', 200, ['cotton'], { colours: [{ hex: '#d9c7a4', role: 'ground' }], dye: 'reactive', washCount: 9 }),
+        white('c', 200, ['cotton'], { colours: [{ hex: '#1e2a50', role: 'ground' }], dye: 'reactive', washCount: 9 }),
+      ],
+      { maxLoadKg: 7 },
+    );
     expect(tubs.map((t) => t.group).sort()).toEqual(['dark', 'light', 'white']);
     for (const t of tubs) expect(t.expectedClear + t.mayStay).toBe(t.pieces.length);
   });
   test('who stays out, and why', () => {
-    const why = (fibres: FibreId[], change: Partial<Garment> = {}): string | null => soakRefusal(white('x', 200, fibres, change));
+    const why = (fibres: FibreId[], change: Partial<Garment> = {}): string | null =>
+      soakRefusal(white('x', 200, fibres, change));
     expect(why(['cotton'])).toBeNull();
     expect(why(['wool'])).toContain('alkali');
     expect(why(['silk'])).not.toBeNull();
@@ -61,13 +90,36 @@ describe('the tub', () => {
     expect(why(['cotton'], { traits: new Set(['zip']) })).toContain('metal');
     expect(why(['cotton'], { label: null })).toContain('label');
     expect(why(['cotton'], { label: washLabel(40, 'normal', { bleach: 'none' }) })).toContain('label forbids');
-    expect(why(['cotton'], { colours: [{ hex: '#be1e2d', role: 'ground' }], dye: 'direct', washCount: 0 })).toContain('tested');
-    expect(why(['cotton'], { stains: [{ id: 'r', kind: 'rust', ageHours: 1, heatSet: false, heat: null, tried: [], place: '', sizeCm: 1, failedRounds: 0 }] })).toContain('iron');
+    expect(why(['cotton'], { colours: [{ hex: '#be1e2d', role: 'ground' }], dye: 'direct', washCount: 0 })).toContain(
+      'tested',
+    );
+    expect(
+      why(['cotton'], {
+        stains: [
+          {
+            id: 'r',
+            kind: 'rust',
+            ageHours: 1,
+            heatSet: false,
+            heat: null,
+            tried: [],
+            place: '',
+            sizeCm: 1,
+            failedRounds: 0,
+          },
+        ],
+      }),
+    ).toContain('iron');
     expect(why(['cotton'], { traits: new Set(['denim-raw']) })).not.toBeNull();
   });
   test('the split is even: no two loads differ by more than the heaviest piece', () => {
-    const pieces = many(17, (k) => white(`x${k}`, 90 + 61 * (k % 7))).map((g) => ({ id: g.id, massKg: (g.weighedDryMassG ?? 0) / 1000 }));
+    const pieces = many(17, (k) => white(`x${k}`, 90 + 61 * (k % 7))).map((g) => ({
+      id: g.id,
+      massKg: (g.weighedDryMassG ?? 0) / 1000,
+    }));
     const loads = splitEvenly(pieces, 3, 0.5).map((l) => l.reduce((m, p) => m + p.massKg, 0));
-    expect(Math.max(...loads) - Math.min(...loads)).toBeLessThanOrEqual(Math.max(...pieces.map((p) => p.massKg)) + 1e-9);
+    expect(Math.max(...loads) - Math.min(...loads)).toBeLessThanOrEqual(
+      Math.max(...pieces.map((p) => p.massKg)) + 1e-9,
+    );
   });
 });

@@ -17,37 +17,188 @@ export interface SpotCaps {
   rounds: number;
   handling: string;
 }
-const working: readonly ActionId[] = ['work-fingers', 'work-soft-brush', 'spray-rest', 'paste-rest', 'soak', 'rinse-bath', 'iron-through-paper', 'sun-dry', 'mist-even'];
+const working: readonly ActionId[] = [
+  'work-fingers',
+  'work-soft-brush',
+  'spray-rest',
+  'paste-rest',
+  'soak',
+  'rinse-bath',
+  'iron-through-paper',
+  'sun-dry',
+  'mist-even',
+];
 const allBut = (...out: ActionId[]): readonly ActionId[] => working.filter((a) => !out.includes(a));
 const bath: readonly ActionId[] = ['soak', 'rinse-bath'];
 
-const cellulose: SpotCaps = { spotMaxC: 60, soakMaxC: 60, soakMaxMin: 480, brush: 'soft', actions: working, rounds: 3, handling: 'vintage or weak cloth: one round, no brush, in a net' };
-const dyedCellulose: SpotCaps = { spotMaxC: 40, soakMaxC: 50, soakMaxMin: 120, brush: 'soft', actions: allBut('sun-dry'), rounds: 3, handling: 'inside out' };
-const regenerated: SpotCaps = { spotMaxC: 30, soakMaxC: 40, soakMaxMin: 30, brush: 'none', actions: ['work-fingers', 'iron-through-paper', ...bath], rounds: 2, handling: 'weak when wet: lift it in a net, no wringing' };
-const acetates: SpotCaps = { spotMaxC: 30, soakMaxC: 30, soakMaxMin: 15, brush: 'none', actions: ['spray-rest', ...bath], rounds: 1, handling: 'no acetone, no iron, no wringing' };
-const wool: SpotCaps = { spotMaxC: 30, soakMaxC: 30, soakMaxMin: 20, brush: 'dry', actions: ['spray-rest', 'iron-through-paper', 'mist-even', ...bath], rounds: 2, handling: 'the same temperature in every bath; no rubbing' };
-const hide: SpotCaps = { spotMaxC: 0, soakMaxC: 0, soakMaxMin: 0, brush: 'none', actions: [], rounds: 1, handling: 'a barely damp cloth at most' };
+const cellulose: SpotCaps = {
+  spotMaxC: 60,
+  soakMaxC: 60,
+  soakMaxMin: 480,
+  brush: 'soft',
+  actions: working,
+  rounds: 3,
+  handling: 'vintage or weak cloth: one round, no brush, in a net',
+};
+const dyedCellulose: SpotCaps = {
+  spotMaxC: 40,
+  soakMaxC: 50,
+  soakMaxMin: 120,
+  brush: 'soft',
+  actions: allBut('sun-dry'),
+  rounds: 3,
+  handling: 'inside out',
+};
+const regenerated: SpotCaps = {
+  spotMaxC: 30,
+  soakMaxC: 40,
+  soakMaxMin: 30,
+  brush: 'none',
+  actions: ['work-fingers', 'iron-through-paper', ...bath],
+  rounds: 2,
+  handling: 'weak when wet: lift it in a net, no wringing',
+};
+const acetates: SpotCaps = {
+  spotMaxC: 30,
+  soakMaxC: 30,
+  soakMaxMin: 15,
+  brush: 'none',
+  actions: ['spray-rest', ...bath],
+  rounds: 1,
+  handling: 'no acetone, no iron, no wringing',
+};
+const wool: SpotCaps = {
+  spotMaxC: 30,
+  soakMaxC: 30,
+  soakMaxMin: 20,
+  brush: 'dry',
+  actions: ['spray-rest', 'iron-through-paper', 'mist-even', ...bath],
+  rounds: 2,
+  handling: 'the same temperature in every bath; no rubbing',
+};
+const hide: SpotCaps = {
+  spotMaxC: 0,
+  soakMaxC: 0,
+  soakMaxMin: 0,
+  brush: 'none',
+  actions: [],
+  rounds: 1,
+  handling: 'a barely damp cloth at most',
+};
 
 export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic-trim' | 'metal-trim'>, SpotCaps> = {
-  cotton: cellulose, linen: cellulose, hemp: cellulose, viscose: regenerated, 'modal-lyocell': regenerated, acetate: acetates, triacetate: acetates,
-  polyester: { spotMaxC: 40, soakMaxC: 50, soakMaxMin: 240, brush: 'soft', actions: allBut('iron-through-paper'), rounds: 3, handling: 'oil needs dish liquid at 30–40 °C' },
-  nylon: { spotMaxC: 40, soakMaxC: 40, soakMaxMin: 120, brush: 'soft', actions: allBut('iron-through-paper', 'sun-dry'), rounds: 2, handling: 'picks up loose dye' },
-  acrylic: { spotMaxC: 40, soakMaxC: 40, soakMaxMin: 60, brush: 'soft', actions: allBut('iron-through-paper', 'sun-dry'), rounds: 2, handling: 'stretches warm: do not hang it wet' },
-  elastane: { spotMaxC: 35, soakMaxC: 40, soakMaxMin: 30, brush: 'soft', actions: allBut('iron-through-paper', 'sun-dry'), rounds: 2, handling: 'no dry-side solvent' },
-  wool, cashmere: wool, 'mohair-alpaca-angora': wool,
-  silk: { spotMaxC: 30, soakMaxC: 30, soakMaxMin: 10, brush: 'none', actions: ['spray-rest', 'mist-even', ...bath], rounds: 1, handling: 'wet the whole panel; never dry a spot with heat' },
-  down: { spotMaxC: 30, soakMaxC: 30, soakMaxMin: 30, brush: 'none', actions: [], rounds: 1, handling: 'only the shell; dry it through the same day and break the clumps' },
-  leather: hide, suede: { ...hide, brush: 'dry', handling: 'dry ways only' },
-  'metallic-thread': { spotMaxC: 25, soakMaxC: 25, soakMaxMin: 10, brush: 'none', actions: [], rounds: 1, handling: 'test first' },
-  'raw-indigo': { spotMaxC: 25, soakMaxC: 30, soakMaxMin: 20, brush: 'none', actions: bath, rounds: 1, handling: 'alone; every wet spot may lighten' },
-  print: { spotMaxC: 30, soakMaxC: 40, soakMaxMin: 30, brush: 'none', actions: bath, rounds: 2, handling: 'from the back only' },
+  cotton: cellulose,
+  linen: cellulose,
+  hemp: cellulose,
+  viscose: regenerated,
+  'modal-lyocell': regenerated,
+  acetate: acetates,
+  triacetate: acetates,
+  polyester: {
+    spotMaxC: 40,
+    soakMaxC: 50,
+    soakMaxMin: 240,
+    brush: 'soft',
+    actions: allBut('iron-through-paper'),
+    rounds: 3,
+    handling: 'oil needs dish liquid at 30–40 °C',
+  },
+  nylon: {
+    spotMaxC: 40,
+    soakMaxC: 40,
+    soakMaxMin: 120,
+    brush: 'soft',
+    actions: allBut('iron-through-paper', 'sun-dry'),
+    rounds: 2,
+    handling: 'picks up loose dye',
+  },
+  acrylic: {
+    spotMaxC: 40,
+    soakMaxC: 40,
+    soakMaxMin: 60,
+    brush: 'soft',
+    actions: allBut('iron-through-paper', 'sun-dry'),
+    rounds: 2,
+    handling: 'stretches warm: do not hang it wet',
+  },
+  elastane: {
+    spotMaxC: 35,
+    soakMaxC: 40,
+    soakMaxMin: 30,
+    brush: 'soft',
+    actions: allBut('iron-through-paper', 'sun-dry'),
+    rounds: 2,
+    handling: 'no dry-side solvent',
+  },
+  wool,
+  cashmere: wool,
+  'mohair-alpaca-angora': wool,
+  silk: {
+    spotMaxC: 30,
+    soakMaxC: 30,
+    soakMaxMin: 10,
+    brush: 'none',
+    actions: ['spray-rest', 'mist-even', ...bath],
+    rounds: 1,
+    handling: 'wet the whole panel; never dry a spot with heat',
+  },
+  down: {
+    spotMaxC: 30,
+    soakMaxC: 30,
+    soakMaxMin: 30,
+    brush: 'none',
+    actions: [],
+    rounds: 1,
+    handling: 'only the shell; dry it through the same day and break the clumps',
+  },
+  leather: hide,
+  suede: { ...hide, brush: 'dry', handling: 'dry ways only' },
+  'metallic-thread': {
+    spotMaxC: 25,
+    soakMaxC: 25,
+    soakMaxMin: 10,
+    brush: 'none',
+    actions: [],
+    rounds: 1,
+    handling: 'test first',
+  },
+  'raw-indigo': {
+    spotMaxC: 25,
+    soakMaxC: 30,
+    soakMaxMin: 20,
+    brush: 'none',
+    actions: bath,
+    rounds: 1,
+    handling: 'alone; every wet spot may lighten',
+  },
+  print: {
+    spotMaxC: 30,
+    soakMaxC: 40,
+    soakMaxMin: 30,
+    brush: 'none',
+    actions: bath,
+    rounds: 2,
+    handling: 'from the back only',
+  },
 };
-const pile: SpotCaps = { spotMaxC: 25, soakMaxC: 0, soakMaxMin: 0, brush: 'dry', actions: ['mist-even'], rounds: 1, handling: 'pile crushes: blot and steam only' };
+const pile: SpotCaps = {
+  spotMaxC: 25,
+  soakMaxC: 0,
+  soakMaxMin: 0,
+  brush: 'dry',
+  actions: ['mist-even'],
+  rounds: 1,
+  handling: 'pile crushes: blot and steam only',
+};
 const brushes = ['soft', 'dry', 'none'] as const;
 
 const meet = (a: SpotCaps, b: SpotCaps): SpotCaps => ({
-  spotMaxC: Math.min(a.spotMaxC, b.spotMaxC), soakMaxC: Math.min(a.soakMaxC, b.soakMaxC), soakMaxMin: Math.min(a.soakMaxMin, b.soakMaxMin),
-  brush: brushes[Math.max(brushes.indexOf(a.brush), brushes.indexOf(b.brush))] ?? 'none', actions: a.actions.filter((x) => b.actions.includes(x)), rounds: Math.min(a.rounds, b.rounds),
+  spotMaxC: Math.min(a.spotMaxC, b.spotMaxC),
+  soakMaxC: Math.min(a.soakMaxC, b.soakMaxC),
+  soakMaxMin: Math.min(a.soakMaxMin, b.soakMaxMin),
+  brush: brushes[Math.max(brushes.indexOf(a.brush), brushes.indexOf(b.brush))] ?? 'none',
+  actions: a.actions.filter((x) => b.actions.includes(x)),
+  rounds: Math.min(a.rounds, b.rounds),
   handling: a.handling === b.handling || a.handling.includes(b.handling) ? a.handling : `${a.handling}; ${b.handling}`,
 });
 

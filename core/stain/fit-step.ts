@@ -7,15 +7,42 @@ import { isTool, tools } from '../chemistry/tools.ts';
 import type { Stain } from '../model/garment.ts';
 import type { StopCode } from './actions.ts';
 import type { SpotCaps } from './caps.ts';
-import { bathActions, bearableAction, chooseAgent, dueWhen, nameOf, sentence, solventGroup, temperatureOf, toolRefusal, wetActions } from './step-choice.ts';
+import {
+  bathActions,
+  bearableAction,
+  chooseAgent,
+  dueWhen,
+  nameOf,
+  sentence,
+  solventGroup,
+  temperatureOf,
+  toolRefusal,
+  wetActions,
+} from './step-choice.ts';
 import type { StainStep } from './steps.ts';
 import type { Dropped, TreatmentStep, Workplace } from './treatment.ts';
 
 /** One step of the list on this cloth. */
-export function fitStep(listed: StainStep, from: number, cloth: Cloth, caps: SpotCaps, workplace: Workplace, stain: Stain, forbidden: ReadonlyMap<AgentId, string>): { step: TreatmentStep; needsTest: boolean } | { dropped: Dropped; stop: StopCode | null } {
-  const drop = (because: string, missing = false, stop: StopCode | null = null) => ({ dropped: { from, agent: listed.agent, because, missing }, stop });
+export function fitStep(
+  listed: StainStep,
+  from: number,
+  cloth: Cloth,
+  caps: SpotCaps,
+  workplace: Workplace,
+  stain: Stain,
+  forbidden: ReadonlyMap<AgentId, string>,
+): { step: TreatmentStep; needsTest: boolean } | { dropped: Dropped; stop: StopCode | null } {
+  const drop = (because: string, missing = false, stop: StopCode | null = null) => ({
+    dropped: { from, agent: listed.agent, because, missing },
+    stop,
+  });
   const when = dueWhen(listed, cloth, workplace);
-  if (when === null) return drop(listed.when === 'if-hard-water' ? 'the water is soft enough' : `only ${listed.when === 'fast-only' ? 'on a fast colour' : 'on undyed cloth that may be bleached'}`);
+  if (when === null)
+    return drop(
+      listed.when === 'if-hard-water'
+        ? 'the water is soft enough'
+        : `only ${listed.when === 'fast-only' ? 'on a fast colour' : 'on undyed cloth that may be bleached'}`,
+    );
   if (isTool(listed.agent)) {
     const action = bearableAction(listed.action, caps, cloth);
     const refusal = toolRefusal(listed.agent, listed.action, cloth);
@@ -24,8 +51,26 @@ export function fitStep(listed: StainStep, from: number, cloth: Cloth, caps: Spo
     return {
       needsTest: false,
       step: {
-        from, agent: null, tool: listed.agent, what: listed.agent, kind: 'treat', dose: listed.dose, action, temperatureC: temperatureOf(listed, caps.spotMaxC, wet), minutes: listed.minutes[0], mostMinutes: listed.minutes[1], repeats: listed.repeats, rinses: listed.rinses, check: listed.check, when,
-        gate: listed.action === 'iron-through-paper' ? 'check-passed' : null, mayBeSkipped: when !== 'always', airs: listed.action === 'air-out', wet, how: sentence(tools[listed.agent].name, listed.dose, action), because: [],
+        from,
+        agent: null,
+        tool: listed.agent,
+        what: listed.agent,
+        kind: 'treat',
+        dose: listed.dose,
+        action,
+        temperatureC: temperatureOf(listed, caps.spotMaxC, wet),
+        minutes: listed.minutes[0],
+        mostMinutes: listed.minutes[1],
+        repeats: listed.repeats,
+        rinses: listed.rinses,
+        check: listed.check,
+        when,
+        gate: listed.action === 'iron-through-paper' ? 'check-passed' : null,
+        mayBeSkipped: when !== 'always',
+        airs: listed.action === 'air-out',
+        wet,
+        how: sentence(tools[listed.agent].name, listed.dose, action),
+        because: [],
       },
     };
   }
@@ -35,31 +80,66 @@ export function fitStep(listed: StainStep, from: number, cloth: Cloth, caps: Spo
   const because = [...chosen.choice.because];
   let action = bearableAction(chosen.choice.action, caps, cloth);
   if (!action) return drop('the cloth does not bear the work');
-  if (bearing.spotOnly && bathActions.includes(action)) { action = 'dab'; because.push(conditions['c-spot']); }
+  if (bearing.spotOnly && bathActions.includes(action)) {
+    action = 'dab';
+    because.push(conditions['c-spot']);
+  }
   if (action !== chosen.choice.action && action === 'dab') because.push(caps.handling);
   const inBath = bathActions.includes(action);
   const wet = wetActions.includes(action) && !solventGroup(agent) && agent !== 'absorbent-powder';
   const cap = inBath ? caps.soakMaxC : caps.spotMaxC;
   const most = Math.min(cap, bearing.mostC);
   // On a colour that is not known to be fast, water is only flushed through, and cold.
-  const temperatureC = agent === 'water' && action === 'flush-back' && bearing.needsTest ? Math.min(20, temperatureOf(step, most, wet)) : temperatureOf(step, most, wet);
-  if (temperatureC < step.temperatureC[1] && wet && most < step.temperatureC[1]) because.push(`at most ${most} °C: ${bearing.mostC < cap ? bearing.conditions.filter((c) => ['c-10', 'c-30', 'c-cool', 'c-soap', 'c-bleed'].includes(c)).map((c) => conditions[c])[0] ?? '' : cloth.labelMaxC !== null && cloth.labelMaxC <= cap ? 'its label' : caps.handling}`);
+  const temperatureC =
+    agent === 'water' && action === 'flush-back' && bearing.needsTest
+      ? Math.min(20, temperatureOf(step, most, wet))
+      : temperatureOf(step, most, wet);
+  if (temperatureC < step.temperatureC[1] && wet && most < step.temperatureC[1])
+    because.push(
+      `at most ${most} °C: ${bearing.mostC < cap ? (bearing.conditions.filter((c) => ['c-10', 'c-30', 'c-cool', 'c-soap', 'c-bleed'].includes(c)).map((c) => conditions[c])[0] ?? '') : cloth.labelMaxC !== null && cloth.labelMaxC <= cap ? 'its label' : caps.handling}`,
+    );
   const mostMinutes = Math.min(step.minutes[1], bearing.mostMinutes, inBath ? Math.max(caps.soakMaxMin, 1) : Infinity);
   const minutes = Math.min(step.minutes[0], mostMinutes);
   if (mostMinutes < step.minutes[1]) because.push(`at most ${mostMinutes} min`);
   const half = bearing.halfStrength && agent !== 'peroxide-1';
   if (half) because.push(conditions['c-dil']);
-  const asDiluted: Chemical = half && agent === 'isopropyl-alcohol' ? 'alcohol-1-2' : half && agent === 'peroxide-3' ? 'peroxide-1' : agent;
-  for (const c of bearing.conditions) if (c === 'c-trim' || c === 'c-label' || c === 'c-soap' || c === 'c-dryout' || c === 'c-weak') because.push(conditions[c]);
+  const asDiluted: Chemical =
+    half && agent === 'isopropyl-alcohol' ? 'alcohol-1-2' : half && agent === 'peroxide-3' ? 'peroxide-1' : agent;
+  for (const c of bearing.conditions)
+    if (c === 'c-trim' || c === 'c-label' || c === 'c-soap' || c === 'c-dryout' || c === 'c-weak')
+      because.push(conditions[c]);
   // An untested colour keeps the cold flush, with an eye on its dye.
   const coldFlush = agent === 'water' && action === 'flush-back' && temperatureC <= 20;
   const needsTest = bearing.needsTest && !coldFlush;
   return {
     needsTest,
     step: {
-      from, agent: asDiluted, tool: null, what: asDiluted, kind: 'treat', dose: step.dose, action, temperatureC, minutes, mostMinutes, repeats: step.repeats, rinses: wet || solventGroup(agent) ? Math.max(step.rinses, wet && step.rinses > 0 ? bearing.leastRinses : 0) : 0,
-      check: coldFlush && bearing.needsTest ? 'garment-dye' : listed.check, when, gate: needsTest ? 'test-passed' : null, mayBeSkipped: when !== 'always', airs: false, wet,
-      how: sentence(asDiluted in preparations ? `${nameOf(asDiluted)} (${preparations[asDiluted as keyof typeof preparations].mix})` : nameOf(asDiluted), step.dose, action), because,
+      from,
+      agent: asDiluted,
+      tool: null,
+      what: asDiluted,
+      kind: 'treat',
+      dose: step.dose,
+      action,
+      temperatureC,
+      minutes,
+      mostMinutes,
+      repeats: step.repeats,
+      rinses: wet || solventGroup(agent) ? Math.max(step.rinses, wet && step.rinses > 0 ? bearing.leastRinses : 0) : 0,
+      check: coldFlush && bearing.needsTest ? 'garment-dye' : listed.check,
+      when,
+      gate: needsTest ? 'test-passed' : null,
+      mayBeSkipped: when !== 'always',
+      airs: false,
+      wet,
+      how: sentence(
+        asDiluted in preparations
+          ? `${nameOf(asDiluted)} (${preparations[asDiluted as keyof typeof preparations].mix})`
+          : nameOf(asDiluted),
+        step.dose,
+        action,
+      ),
+      because,
     },
   };
 }

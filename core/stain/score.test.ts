@@ -20,13 +20,34 @@ describe('the score of a stain', () => {
     expect(bandOf(score).id).toBe(band);
   });
   test('bands begin at 20, 40, 65 and 85', () => {
-    expect([19, 20, 39, 40, 64, 65, 84, 85].map((s) => bandOf(s).id)).toEqual(['stop', 'unlikely', 'unlikely', 'partial', 'partial', 'likely', 'likely', 'very-likely']);
+    expect([19, 20, 39, 40, 64, 65, 84, 85].map((s) => bandOf(s).id)).toEqual([
+      'stop',
+      'unlikely',
+      'unlikely',
+      'partial',
+      'partial',
+      'likely',
+      'likely',
+      'very-likely',
+    ]);
   });
   test('no band promises anything', () => {
     for (const s of [2, 30, 50, 70, 98]) expect(bandOf(s).text).not.toMatch(/always|guarantee|100 ?%/i);
   });
   test('ages by hours', () => {
-    expect([0, 0.9, 1, 23, 24, 167, 168, 2159, 2160, 17_519, 17_520].map(ageOf)).toEqual(['lt-1h', 'lt-1h', 'lt-24h', 'lt-24h', 'lt-7d', 'lt-7d', 'lt-90d', 'lt-90d', 'lt-2y', 'lt-2y', 'ge-2y']);
+    expect([0, 0.9, 1, 23, 24, 167, 168, 2159, 2160, 17_519, 17_520].map(ageOf)).toEqual([
+      'lt-1h',
+      'lt-1h',
+      'lt-24h',
+      'lt-24h',
+      'lt-7d',
+      'lt-7d',
+      'lt-90d',
+      'lt-90d',
+      'lt-2y',
+      'lt-2y',
+      'ge-2y',
+    ]);
     expect(ageOf(null)).toBe('unknown');
   });
   test('a heat flag without an event counts as the dryer; failed rounds end at −30; chlorine costs 8', () => {
@@ -37,7 +58,8 @@ describe('the score of a stain', () => {
   });
   test('older, hotter, larger and tried before never help; 2–98 for every stain', () => {
     for (const kind of stainKinds) {
-      const at = (age: AgeId, heat: HeatEvent, prior: number, sizeCm: number): number => stainScore({ kind, age, heat, columns: ['cotton'], dye: 'undyed', prior, sizeCm });
+      const at = (age: AgeId, heat: HeatEvent, prior: number, sizeCm: number): number =>
+        stainScore({ kind, age, heat, columns: ['cotton'], dye: 'undyed', prior, sizeCm });
       expect(at('lt-1h', 'none', 0, 1)).toBe(Math.min(98, stainFacts(kind).baseScore));
       expect(at('ge-2y', 'none', 0, 1)).toBeLessThanOrEqual(at('lt-24h', 'none', 0, 1));
       expect(at('lt-1h', 'repeated', 0, 1)).toBeLessThan(at('lt-1h', 'wash-30-60', 0, 1));

@@ -2,7 +2,14 @@
 import { bearingOf, type Bearing } from '../chemistry/bearing.ts';
 import { conditions } from '../chemistry/agent-fibre.ts';
 import { agentFacts, agents, preparations, refusedAgents, stockOf, type AgentId } from '../chemistry/agents.ts';
-import { acetateColumns, celluloseColumns, hasAny, hideColumns, proteinColumns, type Cloth } from '../chemistry/cloth.ts';
+import {
+  acetateColumns,
+  celluloseColumns,
+  hasAny,
+  hideColumns,
+  proteinColumns,
+  type Cloth,
+} from '../chemistry/cloth.ts';
 import type { Chemical } from '../chemistry/sequence.ts';
 import { toolCode, type ToolFibreGroup, type ToolId } from '../chemistry/tools.ts';
 import { actions, type ActionId, type StopCode } from './actions.ts';
@@ -11,10 +18,34 @@ import type { StainStep } from './steps.ts';
 import { insteadOf, missingAgent, standInDose } from './substitutes.ts';
 import type { TreatmentStep, Workplace } from './treatment.ts';
 
-export const wetActions: readonly ActionId[] = ['flush-back', 'soak', 'rinse-bath', 'spray-rest', 'work-fingers', 'work-soft-brush', 'dab', 'dab-on-pad', 'paste-rest', 'mist-even', 'sun-dry'];
+export const wetActions: readonly ActionId[] = [
+  'flush-back',
+  'soak',
+  'rinse-bath',
+  'spray-rest',
+  'work-fingers',
+  'work-soft-brush',
+  'dab',
+  'dab-on-pad',
+  'paste-rest',
+  'mist-even',
+  'sun-dry',
+];
 export const bathActions: readonly ActionId[] = ['soak', 'rinse-bath'];
 /** Open to every fibre. */
-const alwaysOpen: readonly ActionId[] = ['scrape', 'lift', 'blot', 'rub-dry-cloth', 'cover-absorb', 'freeze', 'dab', 'dab-on-pad', 'flush-back', 'air-out', 'brush-dry'];
+const alwaysOpen: readonly ActionId[] = [
+  'scrape',
+  'lift',
+  'blot',
+  'rub-dry-cloth',
+  'cover-absorb',
+  'freeze',
+  'dab',
+  'dab-on-pad',
+  'flush-back',
+  'air-out',
+  'brush-dry',
+];
 /** Their temperatures are no baths': cold pack and iron. */
 const ownRange: readonly ActionId[] = ['freeze', 'iron-through-paper'];
 
@@ -24,16 +55,25 @@ export function bearableAction(action: ActionId, caps: SpotCaps, cloth: Cloth): 
   if (alwaysOpen.includes(action)) return cloth.columns.has('print') && action === 'dab' ? 'dab-on-pad' : action;
   if (caps.actions.includes(action) && !(action === 'work-soft-brush' && caps.brush !== 'soft')) return action;
   switch (action) {
-    case 'work-soft-brush': case 'work-fingers': case 'spray-rest': case 'paste-rest': return cloth.columns.has('print') ? 'dab-on-pad' : 'dab';
-    case 'soak': return 'dab';
-    case 'rinse-bath': return 'flush-back';
-    default: return null;
+    case 'work-soft-brush':
+    case 'work-fingers':
+    case 'spray-rest':
+    case 'paste-rest':
+      return cloth.columns.has('print') ? 'dab-on-pad' : 'dab';
+    case 'soak':
+      return 'dab';
+    case 'rinse-bath':
+      return 'flush-back';
+    default:
+      return null;
   }
 }
 
 function toolGroups(cloth: Cloth): ToolFibreGroup[] {
   const out: ToolFibreGroup[] = [];
-  const add = (g: ToolFibreGroup, ...columns: Parameters<typeof hasAny>[1][number][]): void => { if (hasAny(cloth, columns)) out.push(g); };
+  const add = (g: ToolFibreGroup, ...columns: Parameters<typeof hasAny>[1][number][]): void => {
+    if (hasAny(cloth, columns)) out.push(g);
+  };
   add('cellulose', ...celluloseColumns, 'raw-indigo');
   add('regenerated', 'viscose', 'modal-lyocell');
   add('acetates', ...acetateColumns);
@@ -55,28 +95,61 @@ export function toolRefusal(tool: ToolId, action: ActionId, cloth: Cloth): strin
     if (code === 'x-light' || (code === 'c-white' && !cloth.plainWhite)) return 'light yellows or fades it';
     if (code === 'x-na' || code === 'x-skin') return 'not on this material';
   }
-  if (tool === 'warm-iron-paper' && (cloth.columns.has('print') || cloth.pile || cloth.columns.has('metallic-thread') || cloth.fibres.has('polypropylene'))) return 'no iron on pile, print, metallic yarn or cloth that melts';
+  if (
+    tool === 'warm-iron-paper' &&
+    (cloth.columns.has('print') ||
+      cloth.pile ||
+      cloth.columns.has('metallic-thread') ||
+      cloth.fibres.has('polypropylene'))
+  )
+    return 'no iron on pile, print, metallic yarn or cloth that melts';
   return null;
 }
 
 /** Whether a step is due at all; null = the cloth rules it out. */
 export function dueWhen(step: StainStep, cloth: Cloth, workplace: Workplace): TreatmentStep['when'] | null {
   switch (step.when) {
-    case 'always': case 'if-left': case 'if-orange': return step.when;
-    case 'white-only': return cloth.plainWhite && cloth.labelBleach !== 'none' ? 'always' : null;
+    case 'always':
+    case 'if-left':
+    case 'if-orange':
+      return step.when;
+    case 'white-only':
+      return cloth.plainWhite && cloth.labelBleach !== 'none' ? 'always' : null;
     // A colour that has not been tested yet is tested first: the gate is the agent's own.
-    case 'fast-only': return cloth.fastness === 'undyed' || cloth.fastness === 'fast' || cloth.fastness === 'unknown' ? 'always' : null;
-    case 'white-cellulose-only': return workplace.chlorine && cloth.plainWhite && hasAny(cloth, celluloseColumns) && [...cloth.columns].every((c) => c === 'undyed' || celluloseColumns.includes(c)) && cloth.labelBleach === 'any' ? 'if-left' : null;
-    case 'if-hard-water': return workplace.hardness > 2.5 ? 'always' : null;
+    case 'fast-only':
+      return cloth.fastness === 'undyed' || cloth.fastness === 'fast' || cloth.fastness === 'unknown' ? 'always' : null;
+    case 'white-cellulose-only':
+      return workplace.chlorine &&
+        cloth.plainWhite &&
+        hasAny(cloth, celluloseColumns) &&
+        [...cloth.columns].every((c) => c === 'undyed' || celluloseColumns.includes(c)) &&
+        cloth.labelBleach === 'any'
+        ? 'if-left'
+        : null;
+    case 'if-hard-water':
+      return workplace.hardness > 2.5 ? 'always' : null;
   }
 }
 
-interface Choice { agent: Chemical; bearing: Bearing; action: ActionId; step: StainStep; because: string[] }
+interface Choice {
+  agent: Chemical;
+  bearing: Bearing;
+  action: ActionId;
+  step: StainStep;
+  because: string[];
+}
 type Chosen = { ok: true; choice: Choice } | { ok: false; because: string; missing: boolean; stop: StopCode | null };
-export const nameOf = (a: Chemical): string => (a in preparations ? preparations[a as keyof typeof preparations].name : agents[a as AgentId].name);
+export const nameOf = (a: Chemical): string =>
+  a in preparations ? preparations[a as keyof typeof preparations].name : agents[a as AgentId].name;
 
 /** The agent for a step: as listed, or what replaces it on this cloth, or what the cupboard has instead. */
-export function chooseAgent(step: StainStep & { agent: AgentId }, cloth: Cloth, workplace: Workplace, sizeCm: number | null, forbidden: ReadonlyMap<AgentId, string>): Chosen {
+export function chooseAgent(
+  step: StainStep & { agent: AgentId },
+  cloth: Cloth,
+  workplace: Workplace,
+  sizeCm: number | null,
+  forbidden: ReadonlyMap<AgentId, string>,
+): Chosen {
   const has = (a: AgentId): boolean => a === 'water' || workplace.cupboard.has(a);
   const usable = (agent: Chemical): Bearing | null => {
     const stock = stockOf(agent);
@@ -89,7 +162,8 @@ export function chooseAgent(step: StainStep & { agent: AgentId }, cloth: Cloth, 
   const because: string[] = [];
   let agent: Chemical = step.agent;
   let current: StainStep = step;
-  if (forbidden.has(step.agent)) return { ok: false, because: forbidden.get(step.agent) ?? '', missing: false, stop: null };
+  if (forbidden.has(step.agent))
+    return { ok: false, because: forbidden.get(step.agent) ?? '', missing: false, stop: null };
   if (asListed.never || (asListed.spotOnly && (sizeCm ?? 0) > 10)) {
     const why = asListed.never?.because ?? `${nameOf(step.agent)}: ${conditions['c-spot']}`;
     const instead = insteadOf(step.agent, cloth);
@@ -97,7 +171,15 @@ export function chooseAgent(step: StainStep & { agent: AgentId }, cloth: Cloth, 
     if (instead === 'skip' || !usable(instead.agent)) return { ok: false, because: why, missing: false, stop: null };
     because.push(`${nameOf(instead.agent)} instead of ${nameOf(step.agent)} (${why})`);
     ({ agent } = instead);
-    current = { ...step, action: instead.action ?? step.action, minutes: instead.minutes ?? step.minutes, temperatureC: instead.temperatureC ?? step.temperatureC, repeats: instead.repeats ?? step.repeats, rinses: instead.rinses ?? step.rinses, dose: instead.dose ?? step.dose };
+    current = {
+      ...step,
+      action: instead.action ?? step.action,
+      minutes: instead.minutes ?? step.minutes,
+      temperatureC: instead.temperatureC ?? step.temperatureC,
+      repeats: instead.repeats ?? step.repeats,
+      rinses: instead.rinses ?? step.rinses,
+      dose: instead.dose ?? step.dose,
+    };
   }
   if (!has(stockOf(agent))) {
     const wanted = stockOf(agent);
@@ -106,10 +188,18 @@ export function chooseAgent(step: StainStep & { agent: AgentId }, cloth: Cloth, 
     because.push(`${nameOf(other)}, for want of ${nameOf(wanted)}`);
     const spot = other === 'peroxide-3' || other === 'soap-dish' ? true : !bathActions.includes(current.action);
     agent = other === 'peroxide-3' && hasAny(cloth, proteinColumns) ? 'peroxide-1' : other;
-    current = { ...current, action: spot && bathActions.includes(current.action) ? 'dab' : current.action, dose: standInDose(other, !spot), ...(other === 'peroxide-3' ? { minutes: [5, 10] as const, temperatureC: [15, 25] as const, repeats: 1, rinses: 2 } : {}) };
+    current = {
+      ...current,
+      action: spot && bathActions.includes(current.action) ? 'dab' : current.action,
+      dose: standInDose(other, !spot),
+      ...(other === 'peroxide-3'
+        ? { minutes: [5, 10] as const, temperatureC: [15, 25] as const, repeats: 1, rinses: 2 }
+        : {}),
+    };
   }
   const bearing = usable(agent);
-  if (!bearing) return { ok: false, because: asListed.never?.because ?? 'the cloth does not bear it', missing: false, stop: null };
+  if (!bearing)
+    return { ok: false, because: asListed.never?.because ?? 'the cloth does not bear it', missing: false, stop: null };
   return { ok: true, choice: { agent, bearing, action: current.action, step: current, because } };
 }
 
@@ -117,7 +207,11 @@ export const roomC = 20;
 const clampRange = (range: readonly [number, number], most: number): number => Math.min(range[1], most);
 /** Baths and pads at the upper end of what is allowed; what is done dry or with a solvent at room temperature. */
 export function temperatureOf(step: StainStep, most: number, wet: boolean): number {
-  if (!wet) return Math.max(step.temperatureC[0], Math.min(step.temperatureC[1], ownRange.includes(step.action) ? step.temperatureC[1] : Math.min(roomC, most)));
+  if (!wet)
+    return Math.max(
+      step.temperatureC[0],
+      Math.min(step.temperatureC[1], ownRange.includes(step.action) ? step.temperatureC[1] : Math.min(roomC, most)),
+    );
   return clampRange(step.temperatureC, most);
 }
 

@@ -19,8 +19,17 @@ export interface StainStep {
   check: CheckId;
   when: WhenId;
 }
-const step = (agent: StainStep['agent'], dose: string | null, action: ActionId, temperatureC: readonly [number, number], minutes: readonly [number, number], repeats: number, rinses: number, check: CheckId, when: WhenId): StainStep =>
-  ({ agent, dose, action, temperatureC, minutes, repeats, rinses, check, when });
+const step = (
+  agent: StainStep['agent'],
+  dose: string | null,
+  action: ActionId,
+  temperatureC: readonly [number, number],
+  minutes: readonly [number, number],
+  repeats: number,
+  rinses: number,
+  check: CheckId,
+  when: WhenId,
+): StainStep => ({ agent, dose, action, temperatureC, minutes, repeats, rinses, check, when });
 
 export const stainSteps: Record<StainKind, readonly StainStep[]> = {
   'ink-ballpoint': [

@@ -36,7 +36,12 @@ export interface TreatmentStep extends SequenceStep {
   /** Why it differs from the usual step. */
   because: string[];
 }
-export interface Dropped { from: number; agent: AgentId | ToolId; because: string; /** It would help if the cupboard had it. */ missing: boolean }
+export interface Dropped {
+  from: number;
+  agent: AgentId | ToolId;
+  because: string;
+  /** It would help if the cupboard had it. */ missing: boolean;
+}
 export interface Procedure {
   stain: Stain;
   score: number;

@@ -1,7 +1,14 @@
 import { fail, ok, type Result } from './result.ts';
 
 /** Units of water hardness per 1 mmol/l of calcium and magnesium (definitions of the units). */
-export const hardnessPerMmol = { mmol: 1, ppm: 100.0869, dH: 5.60774, fH: 10.00869, eH: 7.02178, gpg: 5.84686 } as const;
+export const hardnessPerMmol = {
+  mmol: 1,
+  ppm: 100.0869,
+  dH: 5.60774,
+  fH: 10.00869,
+  eH: 7.02178,
+  gpg: 5.84686,
+} as const;
 export type HardnessUnit = keyof typeof hardnessPerMmol;
 export const hardnessUnits = Object.keys(hardnessPerMmol) as HardnessUnit[];
 
@@ -14,4 +21,5 @@ export function convertHardness(value: number, from: HardnessUnit, to: HardnessU
 export type HardnessClass = 'soft' | 'medium' | 'hard';
 
 /** Class edges as used on European packs: soft below 1.5, medium up to 2.5, hard above (mmol/l). */
-export const hardnessClass = (mmolPerL: number): HardnessClass => (mmolPerL < 1.5 ? 'soft' : mmolPerL <= 2.5 ? 'medium' : 'hard');
+export const hardnessClass = (mmolPerL: number): HardnessClass =>
+  mmolPerL < 1.5 ? 'soft' : mmolPerL <= 2.5 ? 'medium' : 'hard';

@@ -7,8 +7,11 @@ export const estimateSpread = 0.3;
 function normalBelow(z: number): number {
   const x = Math.abs(z) / Math.SQRT2;
   const t = 1 / (1 + 0.3275911 * x);
-  const erf = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
+  const erf =
+    1 -
+    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
   return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
 }
 /** Chance that the true value lies above a limit, given its prediction. */
-export const oddsAbove = (predicted: number, limit: number, spread = estimateSpread): number => (predicted <= 0 ? 0 : limit <= 0 ? 1 : normalBelow(Math.log(predicted / limit) / spread));
+export const oddsAbove = (predicted: number, limit: number, spread = estimateSpread): number =>
+  predicted <= 0 ? 0 : limit <= 0 ? 1 : normalBelow(Math.log(predicted / limit) / spread);

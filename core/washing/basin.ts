@@ -36,7 +36,8 @@ export type BathCare = keyof typeof bathCare;
 export const bathCareOrder: readonly BathCare[] = ['normal', 'delicate', 'wool', 'silk'];
 
 /** Residue after n rinses of a bath that leaves `carryL` in the cloth (full mixing). */
-export const residueMgPerL = (c0: number, carryL: number, rinseL: number, n: number): number => c0 * (carryL / (carryL + rinseL)) ** n;
+export const residueMgPerL = (c0: number, carryL: number, rinseL: number, n: number): number =>
+  c0 * (carryL / (carryL + rinseL)) ** n;
 export const rinsesNeeded = (c0: number, target: number, carryL: number, rinseL: number): number =>
   c0 <= target ? 0 : guardedCeil(Math.log(c0 / target) / Math.log((carryL + rinseL) / carryL));
 
@@ -47,16 +48,25 @@ export function hotWaterL(volumeL: number, targetC: number, hotC: number, coldC:
 }
 /** Specific heat of water, kJ/(kg K). */
 export const waterHeat = 4.186;
-export const hotWaterKwh = (hotL: number, hotC: number, coldC: number): number => (hotL * waterHeat * (hotC - coldC)) / 3600;
+export const hotWaterKwh = (hotL: number, hotC: number, coldC: number): number =>
+  (hotL * waterHeat * (hotC - coldC)) / 3600;
 
 /** Water to run in before the clothes, l. */
-export const safeFillL = (freeL: number, dryKg: number, fibre: ReadonlyMap<PhysicalFibreId, number>, build: Build): number => Math.max(0, freeL - displacementL(dryKg, fibre, build));
+export const safeFillL = (
+  freeL: number,
+  dryKg: number,
+  fibre: ReadonlyMap<PhysicalFibreId, number>,
+  build: Build,
+): number => Math.max(0, freeL - displacementL(dryKg, fibre, build));
 const soakLiquor = 8;
-export const bathCount = (dryKg: number, litres: number, care: BathCare | 'soak'): number => Math.max(1, guardedCeil((dryKg * (care === 'soak' ? soakLiquor : bathCare[care].liquorLPerKg)) / litres));
+export const bathCount = (dryKg: number, litres: number, care: BathCare | 'soak'): number =>
+  Math.max(1, guardedCeil((dryKg * (care === 'soak' ? soakLiquor : bathCare[care].liquorLPerKg)) / litres));
 /** Hours in which a bath loses 63 % of its excess temperature; areas in m². */
-export const basinTauH = (volumeL: number, topM2: number, sideM2: number): number => (4186 * volumeL) / (22 * topM2 + 7 * sideM2) / 3600;
+export const basinTauH = (volumeL: number, topM2: number, sideM2: number): number =>
+  (4186 * volumeL) / (22 * topM2 + 7 * sideM2) / 3600;
 /** Temperature of a bath after so many hours (Newton). */
-export const basinCoolingC = (startC: number, roomC: number, tauH: number, hours: number): number => roomC + (startC - roomC) * Math.exp(-hours / tauH);
+export const basinCoolingC = (startC: number, roomC: number, tauH: number, hours: number): number =>
+  roomC + (startC - roomC) * Math.exp(-hours / tauH);
 export function hoursToTemperature(startC: number, roomC: number, tauH: number, targetC: number): Result<number> {
   if (targetC === startC) return ok(0);
   const cooling = startC > roomC;
@@ -65,15 +75,24 @@ export function hoursToTemperature(startC: number, roomC: number, tauH: number, 
   return ok(tauH * Math.log((startC - roomC) / (targetC - roomC)));
 }
 /** Concentration of a bath used again for one batch after another, topped up with plain water: [kg dry, moisture carried out]. */
-export const reusedConcentration = (c0: number, volumeL: number, batches: readonly (readonly [number, number])[]): number =>
-  batches.reduce((c, [kg, x]) => c * Math.max(0, 1 - (kg * x) / volumeL) * Math.max(0, 1 - (0.15 * 20 * kg) / volumeL), c0);
+export const reusedConcentration = (
+  c0: number,
+  volumeL: number,
+  batches: readonly (readonly [number, number])[],
+): number =>
+  batches.reduce(
+    (c, [kg, x]) => c * Math.max(0, 1 - (kg * x) / volumeL) * Math.max(0, 1 - (0.15 * 20 * kg) / volumeL),
+    c0,
+  );
 
 /** Litres of water standing `heightCm` high in vessels of the usual shapes; bath and sink factors estimated. */
 export const vesselL = {
   rect: (h: number, l: number, w: number): number => (l * w * h) / 1000,
-  taper: (h: number, bottomCm2: number, topCm2: number): number => ((h / 3) * (bottomCm2 + topCm2 + Math.sqrt(bottomCm2 * topCm2))) / 1000,
+  taper: (h: number, bottomCm2: number, topCm2: number): number =>
+    ((h / 3) * (bottomCm2 + topCm2 + Math.sqrt(bottomCm2 * topCm2))) / 1000,
   round: (h: number, d: number): number => ((Math.PI / 4) * d ** 2 * h) / 1000,
-  bucket: (h: number, d1: number, d2: number): number => ((Math.PI / 3) * h * ((d1 / 2) ** 2 + (d1 * d2) / 4 + (d2 / 2) ** 2)) / 1000,
+  bucket: (h: number, d1: number, d2: number): number =>
+    ((Math.PI / 3) * h * ((d1 / 2) ** 2 + (d1 * d2) / 4 + (d2 / 2) ** 2)) / 1000,
   bath: (h: number, l: number, w: number): number => (0.65 * l * w * h) / 1000,
   sink: (h: number, l: number, w: number): number => (0.78 * l * w * h) / 1000,
 } as const;

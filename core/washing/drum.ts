@@ -2,6 +2,7 @@
 import type { ProgrammeFamily } from '../model/household.ts';
 import { interpolate } from '../units/numbers.ts';
 
+// prettier-ignore
 export const drumRows = {
   cotton: { ratedShare: 1, capKg: null, fillFraction: 0.8 },
   eco_cotton: { ratedShare: 1, capKg: null, fillFraction: 0.8 },
@@ -22,8 +23,18 @@ export const drumRows = {
 export type DrumRow = keyof typeof drumRows;
 
 export const familyDrumRow: Record<ProgrammeFamily, DrumRow> = {
-  cotton: 'cotton', synthetics: 'synthetics', delicate: 'delicate', wool: 'wool', 'hand-wash': 'hand_wash', silk: 'silk', shirts: 'shirts',
-  denim: 'denim_dark', sports: 'sportswear', quick: 'quick', hygiene: 'allergy_hot', 'rinse-spin': 'cotton',
+  cotton: 'cotton',
+  synthetics: 'synthetics',
+  delicate: 'delicate',
+  wool: 'wool',
+  'hand-wash': 'hand_wash',
+  silk: 'silk',
+  shirts: 'shirts',
+  denim: 'denim_dark',
+  sports: 'sportswear',
+  quick: 'quick',
+  hygiene: 'allergy_hot',
+  'rinse-spin': 'cotton',
 };
 
 /** Drum volume in litres of a front loader by rated load (fit, ±4 l). */
@@ -35,11 +46,17 @@ export function programmeMaxKg(row: DrumRow, ratedKg: number): number {
 }
 
 /** The larger of the mass ratio and the volume ratio. */
-export const fillIndex = (massKg: number, maxKg: number, volumeL: number, drumL: number, fillFraction: number): number =>
-  Math.max(massKg / maxKg, volumeL / drumL / fillFraction);
+export const fillIndex = (
+  massKg: number,
+  maxKg: number,
+  volumeL: number,
+  drumL: number,
+  fillFraction: number,
+): number => Math.max(massKg / maxKg, volumeL / drumL / fillFraction);
 
 export type FillClass = 'under' | 'good' | 'full' | 'over' | 'refuse';
-export const fillClass = (fill: number): FillClass => (fill < 0.5 ? 'under' : fill <= 0.9 ? 'good' : fill <= 1 ? 'full' : fill <= 1.2 ? 'over' : 'refuse');
+export const fillClass = (fill: number): FillClass =>
+  fill < 0.5 ? 'under' : fill <= 0.9 ? 'good' : fill <= 1 ? 'full' : fill <= 1.2 ? 'over' : 'refuse';
 
 /** A net bag takes this much more room than its contents. */
 export const netVolumeFactor = 1.15;

@@ -3,10 +3,21 @@ import { detergentClasses, type DetergentClass, type Product, type Washer } from
 import { handDosePerLitre } from './dose.ts';
 
 /** What the cloth asks of its detergent. */
-export const clothNeeds = ['white', 'coloured', 'dark', 'raw-indigo', 'delicate', 'wool-silk', 'down', 'waterproof', 'unknown'] as const;
+export const clothNeeds = [
+  'white',
+  'coloured',
+  'dark',
+  'raw-indigo',
+  'delicate',
+  'wool-silk',
+  'down',
+  'waterproof',
+  'unknown',
+] as const;
 export type ClothNeed = (typeof clothNeeds)[number];
 
 /** Best first; a class that is missing here is not permitted. Soaps come last, only when nothing else is left. */
+// prettier-ignore
 export const detergentPreference: Record<ClothNeed, readonly DetergentClass[]> = {
   white: ['universal', 'colour', 'delicate', 'wool-silk', 'no-rinse-wool', 'soap', 'own-soap'],
   coloured: ['colour', 'dark', 'delicate', 'wool-silk', 'no-rinse-wool', 'universal', 'soap', 'own-soap'],
@@ -19,9 +30,14 @@ export const detergentPreference: Record<ClothNeed, readonly DetergentClass[]> =
   unknown: ['delicate', 'wool-silk', 'no-rinse-wool'],
 };
 export const clothNeedWords: Record<ClothNeed, string> = {
-  white: 'white cloth keeps its brightness with a universal detergent', coloured: 'coloured cloth keeps its colour without bleach or brightener',
-  dark: 'dark cloth greys with bleach or brightener', 'raw-indigo': 'raw indigo never meets bleach', delicate: 'delicate cloth needs mild chemistry',
-  'wool-silk': 'wool and silk bear no enzymes and no alkali', down: 'down loses its oil to enzymes', waterproof: 'powder and softener clog a waterproof finish',
+  white: 'white cloth keeps its brightness with a universal detergent',
+  coloured: 'coloured cloth keeps its colour without bleach or brightener',
+  dark: 'dark cloth greys with bleach or brightener',
+  'raw-indigo': 'raw indigo never meets bleach',
+  delicate: 'delicate cloth needs mild chemistry',
+  'wool-silk': 'wool and silk bear no enzymes and no alkali',
+  down: 'down loses its oil to enzymes',
+  waterproof: 'powder and softener clog a waterproof finish',
   unknown: 'an unknown fibre may be wool',
 };
 
@@ -34,7 +50,12 @@ export function sharedClasses(needs: readonly ClothNeed[], permitted: ReadonlySe
   const worst = (r: readonly number[]): number => Math.max(...r);
   const total = (r: readonly number[]): number => r.reduce((a, b) => a + b, 0);
   return ranked
-    .sort((a, b) => worst(a.ranks) - worst(b.ranks) || total(a.ranks) - total(b.ranks) || detergentClasses.indexOf(a.c) - detergentClasses.indexOf(b.c))
+    .sort(
+      (a, b) =>
+        worst(a.ranks) - worst(b.ranks) ||
+        total(a.ranks) - total(b.ranks) ||
+        detergentClasses.indexOf(a.c) - detergentClasses.indexOf(b.c),
+    )
     .map((r) => r.c);
 }
 
@@ -69,10 +90,16 @@ function usable(p: Product, s: ProductSituation, otherFormInCupboard: boolean): 
 }
 
 /** The product for a load: the first class that has a usable product, the first of it by id. */
-export function chooseProduct(products: readonly Product[], classes: readonly DetergentClass[], s: ProductSituation): Product | null {
+export function chooseProduct(
+  products: readonly Product[],
+  classes: readonly DetergentClass[],
+  s: ProductSituation,
+): Product | null {
   for (const c of classes) {
     const ofClass = products.filter((p) => p.class === c);
-    const other = products.some((p) => classes.includes(p.class as DetergentClass) && p.form !== 'powder' && p.remaining !== 0);
+    const other = products.some(
+      (p) => classes.includes(p.class as DetergentClass) && p.form !== 'powder' && p.remaining !== 0,
+    );
     const best = ofClass.filter((p) => usable(p, s, other)).sort((a, b) => (a.id < b.id ? -1 : 1))[0];
     if (best) return best;
   }

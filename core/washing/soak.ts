@@ -12,9 +12,16 @@ export const halfLifeH = (c: number, soil = 1): number => 10 * 2 ** (-(c - 20) /
 export const oxygenLeft = (c: number, hours: number, soil = 1): number => 2 ** (-hours / halfLifeH(c, soil));
 /** g·h/l at 40 °C equivalents, at constant temperature. */
 export const oxygenExposure = (g0PerL: number, c: number, hours: number, soil = 1): number =>
-  (g0PerL * 2 ** ((c - 40) / 10) * halfLifeH(c, soil) / Math.LN2) * (1 - oxygenLeft(c, hours, soil));
+  ((g0PerL * 2 ** ((c - 40) / 10) * halfLifeH(c, soil)) / Math.LN2) * (1 - oxygenLeft(c, hours, soil));
 /** The same in a bath that cools: concentration left and exposure, in steps of five minutes. */
-export function coolingSoak(g0PerL: number, startC: number, roomC: number, tauH: number, hours: number, soil = 1): { leftGPerL: number; exposure: number } {
+export function coolingSoak(
+  g0PerL: number,
+  startC: number,
+  roomC: number,
+  tauH: number,
+  hours: number,
+  soil = 1,
+): { leftGPerL: number; exposure: number } {
   let left = g0PerL;
   let exposure = 0;
   const steps = Math.floor(12 * hours + 0.5);

@@ -11,7 +11,9 @@ export async function prepareDatabase({ adminUrl, ownerUrl, appPassword }, migra
   await admin.connect();
   const role = await admin.query(`select 1 from pg_roles where rolname = 'neatfold_app'`);
   if (role.rowCount === 0) {
-    await admin.query(`create role neatfold_app login nosuperuser nobypassrls nocreatedb nocreaterole password ${admin.escapeLiteral(appPassword)}`);
+    await admin.query(
+      `create role neatfold_app login nosuperuser nobypassrls nocreatedb nocreaterole password ${admin.escapeLiteral(appPassword)}`,
+    );
   }
   const has = await admin.query(`select 1 from pg_database where datname = 'neatfold'`);
   if (has.rowCount === 0) await admin.query('create database neatfold');

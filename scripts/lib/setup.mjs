@@ -19,12 +19,16 @@ export const fail = (message) => {
 /** Run a command to its end; one clear line when it fails. */
 export function run(command, args, { env = {}, ...options } = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env }, ...options });
-  if (result.status !== 0) fail(`${path.basename(command)} ${args.slice(0, 3).join(' ')} failed (${result.status ?? result.signal ?? result.error?.message})`);
+  if (result.status !== 0)
+    fail(
+      `${path.basename(command)} ${args.slice(0, 3).join(' ')} failed (${result.status ?? result.signal ?? result.error?.message})`,
+    );
 }
 
 export function checkNode() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) fail(`Node 20.19 or newer is needed; this is ${process.versions.node}`);
+  if (major < 20 || (major === 20 && minor < 19))
+    fail(`Node 20.19 or newer is needed; this is ${process.versions.node}`);
 }
 
 /** PostgreSQL (and Chromium when asked) from Debian's packages. */
@@ -32,17 +36,25 @@ export function ensureSystemPackages({ chromium = false } = {}) {
   const missing = [!findBin() && 'postgresql', chromium && !existsSync(chromiumPath) && 'chromium'].filter(Boolean);
   if (missing.length === 0) return;
   const hasApt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
-  if (!hasApt) fail(`${missing.join(' and ')} missing and there is no apt-get here: please install ${missing.length > 1 ? 'them' : 'it'} with your system's packages`);
+  if (!hasApt)
+    fail(
+      `${missing.join(' and ')} missing and there is no apt-get here: please install ${missing.length > 1 ? 'them' : 'it'} with your system's packages`,
+    );
   if (!isRoot) fail(`please install: sudo apt-get install ${missing.join(' ')}`);
   say(`installing ${missing.join(', ')}`);
   // Debian would otherwise make and start a cluster of its own.
   mkdirSync('/etc/postgresql-common', { recursive: true });
-  if (!existsSync('/etc/postgresql-common/createcluster.conf')) writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
+  if (!existsSync('/etc/postgresql-common/createcluster.conf'))
+    writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
   run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], { env: { DEBIAN_FRONTEND: 'noninteractive' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing], {
+    env: { DEBIAN_FRONTEND: 'noninteractive' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
-const hashOf = (...files) => files.reduce((h, f) => h.update(f).update(readFileSync(path.join(root, f))), createHash('sha256')).digest('hex');
+const hashOf = (...files) =>
+  files.reduce((h, f) => h.update(f).update(readFileSync(path.join(root, f))), createHash('sha256')).digest('hex');
 
 /** npm packages, again whenever the lock file changes. */
 export function ensurePackages() {
@@ -57,20 +69,33 @@ export function ensurePackages() {
   writeFileSync(stamp, lock);
 }
 
-const walk = (dir) => readdirSync(path.join(root, dir), { withFileTypes: true }).flatMap((e) => (e.isDirectory() ? walk(path.join(dir, e.name)) : [path.join(dir, e.name)]));
+const walk = (dir) =>
+  readdirSync(path.join(root, dir), { withFileTypes: true }).flatMap((e) =>
+    e.isDirectory() ? walk(path.join(dir, e.name)) : [path.join(dir, e.name)],
+  );
 
 /** Production build, again whenever a source differs from the last one. */
 export function ensureBuild() {
-  const sources = [...['app', 'core', 'formats', 'data', 'workers'].flatMap(walk).filter((f) => !/\.test\.tsx?$/.test(f)), 'package-lock.json', 'vite.config.ts', 'react-router.config.ts', 'tsconfig.json'].sort();
+  const sources = [
+    ...['app', 'core', 'formats', 'data', 'workers'].flatMap(walk).filter((f) => !/\.test\.tsx?$/.test(f)),
+    'package-lock.json',
+    'vite.config.ts',
+    'react-router.config.ts',
+    'tsconfig.json',
+  ].sort();
   const key = hashOf(...sources);
   const stamp = path.join(root, 'build/.key');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === key) return;
   say('building');
-  run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'build'], { env: { NODE_ENV: 'production' }, stdio: ['ignore', 'ignore', 'inherit'] });
+  run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'build'], {
+    env: { NODE_ENV: 'production' },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   writeFileSync(stamp, key);
 }
 
-export const seed = (databaseUrl, args = []) => run(process.execPath, ['--import', 'tsx', 'data/seed.ts', ...args], { env: { DATABASE_URL: databaseUrl } });
+export const seed = (databaseUrl, args = []) =>
+  run(process.execPath, ['--import', 'tsx', 'data/seed.ts', ...args], { env: { DATABASE_URL: databaseUrl } });
 
 export const freePort = () =>
   new Promise((resolve, reject) => {
@@ -89,12 +114,24 @@ export const portIsFree = (port) =>
 
 /** Start server.mjs as a child and wait until it answers. */
 export async function startServer({ databaseUrl, port, dev = false, quiet = false }) {
-  const env = { ...process.env, NODE_ENV: dev ? 'development' : 'production', DATABASE_URL: databaseUrl, PORT: String(port) };
-  const child = spawn(process.execPath, ['--enable-source-maps', 'server.mjs'], { cwd: root, stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit', env, detached: true });
+  const env = {
+    ...process.env,
+    NODE_ENV: dev ? 'development' : 'production',
+    DATABASE_URL: databaseUrl,
+    PORT: String(port),
+  };
+  const child = spawn(process.execPath, ['--enable-source-maps', 'server.mjs'], {
+    cwd: root,
+    stdio: quiet ? ['ignore', 'ignore', 'inherit'] : 'inherit',
+    env,
+    detached: true,
+  });
   const exited = new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? signal ?? 1)));
   const address = `http://127.0.0.1:${port}`;
   let over = false;
-  void exited.then(() => { over = true; });
+  void exited.then(() => {
+    over = true;
+  });
   for (let i = 0; i < 300 && !over; i++) {
     const answer = await fetch(`${address}/healthz`).catch(() => null);
     if (answer?.ok) return { child, exited, address };

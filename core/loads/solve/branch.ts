@@ -24,7 +24,11 @@ export interface BranchEffort {
   /** How valid worths are sought where the relaxation is left before its end. */
   climb: ClimbEffort;
 }
-export interface Bounded { division: Division; lowerBound: number; optimal: boolean }
+export interface Bounded {
+  division: Division;
+  lowerBound: number;
+  optimal: boolean;
+}
 
 const proven = 1e-6;
 /** A relaxation this near to its end, EUR, is as good as there. */
@@ -66,7 +70,11 @@ export class BranchAndPrice {
   }
 
   /** The relaxation of a branch, solved to within `near` of its end, as far as the effort goes. */
-  private relax(node: Node, source: ColumnFinder | ColumnList, near = nearEnough): { relaxation: Relaxation; found: Relaxed } {
+  private relax(
+    node: Node,
+    source: ColumnFinder | ColumnList,
+    near = nearEnough,
+  ): { relaxation: Relaxation; found: Relaxed } {
     const relaxation = new Relaxation(this.root, node, this.pool.values(), this.best.loads);
     const columns = relaxation.columnsOf(source);
     const sets: readonly number[] = this.warm ? [this.effort.nodesPerMode] : [...looks, this.effort.nodesPerMode];
@@ -75,10 +83,17 @@ export class BranchAndPrice {
     let settled: Settled | null = null;
     let centre: { duals: Float64Array; bound: number } | null = null;
     let done = false;
-    for (let round = 0; round < this.effort.rounds && this.visited < this.effort.visited && !done && lowerBound < this.best.cost - proven; round++) {
+    for (
+      let round = 0;
+      round < this.effort.rounds && this.visited < this.effort.visited && !done && lowerBound < this.best.cost - proven;
+      round++
+    ) {
       const duals = relaxation.optimise();
       // Between the duals and those of the best bound so far, the search swings less.
-      const between: Float64Array | null = centre && round % 8 !== 7 ? Float64Array.from(duals, (d, i) => 0.5 * d + 0.5 * ((centre as { duals: Float64Array }).duals[i] ?? 0)) : null;
+      const between: Float64Array | null =
+        centre && round % 8 !== 7
+          ? Float64Array.from(duals, (d, i) => 0.5 * d + 0.5 * ((centre as { duals: Float64Array }).duals[i] ?? 0))
+          : null;
       let added = false;
       for (const pi of between ? [between, duals] : [duals]) {
         const found = columns.find(pi, relaxation.perLoad(pi), sets[look] as number);
@@ -112,11 +127,24 @@ export class BranchAndPrice {
     for (const i of this.best.waiting) paid[i] = items[i]?.waitCost ?? 0;
     for (const load of this.best.loads) {
       const cost = this.pricer.cost(piecesOf(items, load));
-      const saved = load.map((i) => Math.max(0, cost - this.pricer.cost(piecesOf(items, load.filter((x) => x !== i)))));
+      const saved = load.map((i) =>
+        Math.max(
+          0,
+          cost -
+            this.pricer.cost(
+              piecesOf(
+                items,
+                load.filter((x) => x !== i),
+              ),
+            ),
+        ),
+      );
       const massKg = load.map((i) => (items[i]?.pieces ?? []).reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0));
       const left = cost - saved.reduce((t, x) => t + x, 0);
       const allKg = massKg.reduce((t, x) => t + x, 0);
-      load.forEach((i, k) => { paid[i] = (saved[k] as number) + (left * (massKg[k] as number)) / allKg; });
+      load.forEach((i, k) => {
+        paid[i] = (saved[k] as number) + (left * (massKg[k] as number)) / allKg;
+      });
     }
     return paid;
   }
@@ -124,8 +152,11 @@ export class BranchAndPrice {
     if (!found.integral) return;
     const loads = found.loads.map(({ set }) => relaxation.wholeOf(set));
     const waiting = relaxation.wholeOf(found.waiting);
-    const cost = loads.reduce((c, l) => c + this.pricer.cost(piecesOf(this.root.items, l)), 0) + waiting.reduce((c, i) => c + (this.root.items[i]?.waitCost ?? Infinity), 0);
-    if ([...loads.flat(), ...waiting].length === this.root.items.length && cost < this.best.cost - 1e-9) this.best = { loads, waiting, cost };
+    const cost =
+      loads.reduce((c, l) => c + this.pricer.cost(piecesOf(this.root.items, l)), 0) +
+      waiting.reduce((c, i) => c + (this.root.items[i]?.waitCost ?? Infinity), 0);
+    if ([...loads.flat(), ...waiting].length === this.root.items.length && cost < this.best.cost - 1e-9)
+      this.best = { loads, waiting, cost };
   }
   private closed(bound: number): boolean {
     return bound >= this.best.cost - proven;
@@ -151,7 +182,12 @@ export class BranchAndPrice {
       this.tree(new ColumnList([...this.pool.values()]), { ...root, bound: -Infinity }, this.effort.poolNodes, false);
       this.visited += finder.keepWithin(first.settled.duals, this.best.cost - first.settled.bound + proven, narrowLook);
     }
-    const lowerBound = Math.min(this.best.cost, this.closed(first.lowerBound) ? first.lowerBound : this.tree(finder, { ...root, bound: first.lowerBound }, this.effort.nodes, true));
+    const lowerBound = Math.min(
+      this.best.cost,
+      this.closed(first.lowerBound)
+        ? first.lowerBound
+        : this.tree(finder, { ...root, bound: first.lowerBound }, this.effort.nodes, true),
+    );
     return { division: this.best, lowerBound, optimal: this.closed(lowerBound) };
   }
 
@@ -171,12 +207,18 @@ export class BranchAndPrice {
     for (let looked = 0; open.length > 0 && looked < nodes && this.visited < this.effort.visited; looked++) {
       open.sort((x, y) => x.bound - y.bound);
       const node = open.shift() as Node;
-      if (this.closed(node.bound)) { closedBound = Math.min(closedBound, node.bound); continue; }
+      if (this.closed(node.bound)) {
+        closedBound = Math.min(closedBound, node.bound);
+        continue;
+      }
       const { relaxation, found } = this.relax(node, source);
       const bound = Math.max(node.bound, found.lowerBound);
       this.adopt(relaxation, found);
       if (told) this.onBound?.(Math.min(bound, closedBound, ...open.map((x) => x.bound)), this.best.cost);
-      if (this.closed(bound)) { closedBound = Math.min(closedBound, bound); continue; }
+      if (this.closed(bound)) {
+        closedBound = Math.min(closedBound, bound);
+        continue;
+      }
       const list = this.writtenOut(relaxation, found);
       if (list) {
         closedBound = Math.min(closedBound, this.tree(list, { ...node, bound }, this.effort.nodes, false));
@@ -188,7 +230,10 @@ export class BranchAndPrice {
       if (count - floor > 1e-3 && node.minLoads === 0 && node.maxLoads === Infinity) {
         open.push({ ...node, maxLoads: floor, bound }, { ...node, minLoads: floor + 1, bound });
       } else if (pair) {
-        open.push({ ...node, together: [...node.together, pair], bound }, { ...node, apart: [...node.apart, pair], bound });
+        open.push(
+          { ...node, together: [...node.together, pair], bound },
+          { ...node, apart: [...node.apart, pair], bound },
+        );
       } else {
         // Whole, but stopped a hair before its end: go there. What is not covered even then is bounded, never left out.
         const { relaxation: same, found: last } = this.relax({ ...node, bound }, source, 0);

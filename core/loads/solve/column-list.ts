@@ -2,13 +2,21 @@
 import type { ColumnSource, Findings, FoundColumn } from './columns.ts';
 import type { Instance } from './instance.ts';
 
-export interface PooledLoad { items: readonly number[]; cost: number }
+export interface PooledLoad {
+  items: readonly number[];
+  cost: number;
+}
 /** Columns handed over at once. */
 const atOnce = 40;
 const start = -1e-7;
 
 /** The loads as a branch sees them, whose items are groups of the whole; null for one that splits what must stay together or joins what must be apart. */
-export function seenFrom(inst: Instance, groups: readonly (readonly number[])[], groupOf: readonly number[], items: readonly number[]): number[] | null {
+export function seenFrom(
+  inst: Instance,
+  groups: readonly (readonly number[])[],
+  groupOf: readonly number[],
+  items: readonly number[],
+): number[] | null {
   const m = inst.items.length;
   const set = [...new Set(items.map((i) => groupOf[i] as number))].sort((a, b) => a - b);
   let whole = 0;
@@ -25,10 +33,12 @@ export class ColumnList implements ColumnSource {
   }
   /** The same list in a branch. */
   within(inst: Instance, groups: readonly (readonly number[])[], groupOf: readonly number[]): ColumnList {
-    return new ColumnList(this.columns.flatMap(({ items, cost }) => {
-      const set = seenFrom(inst, groups, groupOf, items);
-      return set ? [{ items: set, cost }] : [];
-    }));
+    return new ColumnList(
+      this.columns.flatMap(({ items, cost }) => {
+        const set = seenFrom(inst, groups, groupOf, items);
+        return set ? [{ items: set, cost }] : [];
+      }),
+    );
   }
   find(worth: Float64Array, perLoad: number): Findings {
     const found: FoundColumn[] = [];

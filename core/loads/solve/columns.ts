@@ -11,11 +11,22 @@ import { ascending, type Instance } from './instance.ts';
 import type { Mode, Modes } from './modes.ts';
 import { Reach } from './reach.ts';
 
-export interface FoundColumn { items: number[]; cost: number; reduced: number }
-export interface Findings { columns: FoundColumn[]; /** No load anywhere has a reduced cost below this. */ leastReduced: number; exact: boolean; /** Sets looked at. */ visited: number }
+export interface FoundColumn {
+  items: number[];
+  cost: number;
+  reduced: number;
+}
+export interface Findings {
+  columns: FoundColumn[];
+  /** No load anywhere has a reduced cost below this. */ leastReduced: number;
+  exact: boolean;
+  /** Sets looked at. */ visited: number;
+}
 
 /** Where columns come from: `worth` per item, `perLoad` for any load at all, and a limit of visited sets for each way of washing. */
-export interface ColumnSource { find: (worth: Float64Array, perLoad: number, nodesPerMode: number) => Findings }
+export interface ColumnSource {
+  find: (worth: Float64Array, perLoad: number, nodesPerMode: number) => Findings;
+}
 
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
@@ -45,7 +56,19 @@ interface Level {
   reachJoins: Float64Array;
 }
 /** One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next target. */
-interface Dive { mode: Mode; company: Company; worth: Float64Array; perLoad: number; base: number; room: Float64Array; dense: readonly number[]; nodesLeft: number; target: number; take: (column: FoundColumn) => number; cutAt: number }
+interface Dive {
+  mode: Mode;
+  company: Company;
+  worth: Float64Array;
+  perLoad: number;
+  base: number;
+  room: Float64Array;
+  dense: readonly number[];
+  nodesLeft: number;
+  target: number;
+  take: (column: FoundColumn) => number;
+  cutAt: number;
+}
 const nothing = { visited: 0, cutAt: Infinity };
 
 export class ColumnFinder implements ColumnSource {
@@ -82,7 +105,10 @@ export class ColumnFinder implements ColumnSource {
   within(inst: Instance, groups: readonly (readonly number[])[]): ColumnFinder {
     const modes = this.modes.merged(inst, groups);
     const kept = new Set(this.list);
-    return new ColumnFinder(modes, modes.list.filter((_, k) => kept.has(this.modes.list[k] as Mode)));
+    return new ColumnFinder(
+      modes,
+      modes.list.filter((_, k) => kept.has(this.modes.list[k] as Mode)),
+    );
   }
 
   /** A bound on the reduced cost of every load of a mode: what it found, or where it had to stop. Zero when none is below. */
@@ -113,7 +139,17 @@ export class ColumnFinder implements ColumnSource {
     const n = this.inst.items.length;
     const numbers = (more = 0): Float64Array => new Float64Array(n + more);
     const ownTint = new Tint(this.inst.basket);
-    const fresh: Level = { features: noFeatures(), tint: ownTint, ownTint, candidates: new Int16Array(n), gains: numbers(), joins: numbers(), harm: numbers(), reachGains: numbers(1), reachJoins: numbers(1) };
+    const fresh: Level = {
+      features: noFeatures(),
+      tint: ownTint,
+      ownTint,
+      candidates: new Int16Array(n),
+      gains: numbers(),
+      joins: numbers(),
+      harm: numbers(),
+      reachGains: numbers(1),
+      reachJoins: numbers(1),
+    };
     this.levels[depth] = fresh;
     return fresh;
   }
@@ -149,7 +185,12 @@ export class ColumnFinder implements ColumnSource {
     return all;
   }
   /** Every load of a reduced cost below this; null when they are too many. */
-  allWithin(worth: Float64Array, perLoad: number, reducedCost: number, most: { columns: number; visited: number }): FoundColumn[] | null {
+  allWithin(
+    worth: Float64Array,
+    perLoad: number,
+    reducedCost: number,
+    most: { columns: number; visited: number },
+  ): FoundColumn[] | null {
     const found = new Map<string, FoundColumn>();
     let left = most.visited;
     for (const mode of this.list) {
@@ -169,7 +210,14 @@ export class ColumnFinder implements ColumnSource {
    * Loads of one mode with a reduced cost below `target`, each handed to `take`, which tells the target from then on. `cutAt` = a bound on what was left
    * out when the visited sets ran out, else Infinity.
    */
-  private search(mode: Mode, worth: Float64Array, perLoad: number, target: number, nodes: number, take: Dive['take']): { visited: number; cutAt: number } {
+  private search(
+    mode: Mode,
+    worth: Float64Array,
+    perLoad: number,
+    target: number,
+    nodes: number,
+    take: Dive['take'],
+  ): { visited: number; cutAt: number } {
     const n = this.inst.items.length;
     const root = this.level(0);
     const { gains, joins } = root;
@@ -191,28 +239,56 @@ export class ColumnFinder implements ColumnSource {
     const company = this.companyOf(mode);
     const weight = new Float64Array(n);
     const wanted = order.filter((i) => (gains[i] as number) > 0);
-    for (const i of wanted) for (const j of wanted) {
-      if (i < j) {
-        const concern = Math.min(gains[i] as number, gains[j] as number, (company.damage[i * n + j] as number) + (company.damage[j * n + i] as number));
-        weight[i] = (weight[i] as number) + concern;
-        weight[j] = (weight[j] as number) + concern;
+    for (const i of wanted)
+      for (const j of wanted) {
+        if (i < j) {
+          const concern = Math.min(
+            gains[i] as number,
+            gains[j] as number,
+            (company.damage[i * n + j] as number) + (company.damage[j * n + i] as number),
+          );
+          weight[i] = (weight[i] as number) + concern;
+          weight[j] = (weight[j] as number) + concern;
+        }
       }
-    }
-    order.sort((x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y);
-    order.forEach((i, k) => { root.candidates[k] = i; });
+    order.sort(
+      (x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y,
+    );
+    order.forEach((i, k) => {
+      root.candidates[k] = i;
+    });
     const { room, dense } = this.tightestRoom(mode, gains, wanted);
-    const dive: Dive = { mode, company, worth, perLoad, base, room, dense, nodesLeft: nodes, target, take, cutAt: Infinity };
+    const dive: Dive = {
+      mode,
+      company,
+      worth,
+      perLoad,
+      base,
+      room,
+      dense,
+      nodesLeft: nodes,
+      target,
+      take,
+      cutAt: Infinity,
+    };
     this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions);
     return { visited: nodes - dive.nodesLeft, cutAt: dive.cutAt };
   }
 
   /** The mix of both measures of room by which the wanted items gain least, were they divisible; with those items, the most gain per room first. */
-  private tightestRoom({ room: one, otherRoom: other }: Mode, gains: Float64Array, wanted: readonly number[]): { room: Float64Array; dense: readonly number[] } {
+  private tightestRoom(
+    { room: one, otherRoom: other }: Mode,
+    gains: Float64Array,
+    wanted: readonly number[],
+  ): { room: Float64Array; dense: readonly number[] } {
     let best: { room: Float64Array; dense: readonly number[] } | null = null;
     let least = Infinity;
     for (const share of other ? mixes : [0]) {
-      const room = share === 0 || !other ? one : Float64Array.from(one, (x, i) => (1 - share) * x + share * (other[i] as number));
-      const dense = [...wanted].sort((x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y);
+      const room =
+        share === 0 || !other ? one : Float64Array.from(one, (x, i) => (1 - share) * x + share * (other[i] as number));
+      const dense = [...wanted].sort(
+        (x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y,
+      );
       let free = this.full;
       let total = 0;
       for (const i of dense) {
@@ -221,7 +297,10 @@ export class ColumnFinder implements ColumnSource {
         free -= part * (room[i] as number);
         if (free <= 0) break;
       }
-      if (total < least - 1e-9) { least = total; best = { room, dense }; }
+      if (total < least - 1e-9) {
+        least = total;
+        best = { room, dense };
+      }
     }
     return best ?? { room: one, dense: wanted };
   }
@@ -242,7 +321,10 @@ export class ColumnFinder implements ColumnSource {
     for (const i of dense) {
       if (!isCandidate[i] || (gains[i] as number) <= 0) continue;
       filled += room[i] as number;
-      if (filled > free) { price = (gains[i] as number) / (room[i] as number); break; }
+      if (filled > free) {
+        price = (gains[i] as number) / (room[i] as number);
+        break;
+      }
     }
     for (let k = 0; k < count; k++) isCandidate[candidates[k] as number] = 0;
     return price;
@@ -258,15 +340,24 @@ export class ColumnFinder implements ColumnSource {
     for (let g = 0; g < rates.length; g++) if ((rates[g] as number) > 0) rated = true;
     if (rated) {
       wantedKg.fill(0);
-      for (let k = 0; k < count; k++) for (const p of items[candidates[k] as number]?.pieces ?? []) { const g = b.dyeGroup[p] as number; if (g >= 0) wantedKg[g] = (wantedKg[g] as number) + (b.donorKg[p] as number); }
-      for (let g = 0; g < rates.length; g++) if ((rates[g] as number) > 0) rates[g] = (rates[g] as number) * tint.countedShare(g, wantedKg[g] as number);
+      for (let k = 0; k < count; k++)
+        for (const p of items[candidates[k] as number]?.pieces ?? []) {
+          const g = b.dyeGroup[p] as number;
+          if (g >= 0) wantedKg[g] = (wantedKg[g] as number) + (b.donorKg[p] as number);
+        }
+      for (let g = 0; g < rates.length; g++)
+        if ((rates[g] as number) > 0) rates[g] = (rates[g] as number) * tint.countedShare(g, wantedKg[g] as number);
     }
     for (let k = 0; k < count; k++) {
       const j = candidates[k] as number;
       const pieces = items[j]?.pieces ?? [];
       harm[j] = grew ? tint.damageTo(pieces) : (level.harm[j] as number);
       let lost = harm[j];
-      if (rated) for (const p of pieces) { const g = b.dyeGroup[p] as number; if (g >= 0) lost += (rates[g] as number) * (b.donorKg[p] as number); }
+      if (rated)
+        for (const p of pieces) {
+          const g = b.dyeGroup[p] as number;
+          if (g >= 0) lost += (rates[g] as number) * (b.donorKg[p] as number);
+        }
       gains[j] = (worth[j] as number) - (mode.own[j] as number) - lost;
       joins[j] = (worth[j] as number) - (mode.added[j] as number) - lost;
     }
@@ -277,7 +368,15 @@ export class ColumnFinder implements ColumnSource {
    * supposed cost, both above its worth. What follows adds at least `own` to the first and `added` to the second (the first counts dose and water by
    * a straight line, the second takes them as paid), so that both bound every larger set.
    */
-  private visit(dive: Dive, depth: number, count: number, line: number, real: number, filled: number, unmet: number): void {
+  private visit(
+    dive: Dive,
+    depth: number,
+    count: number,
+    line: number,
+    real: number,
+    filled: number,
+    unmet: number,
+  ): void {
     const { mode, company, worth, room } = dive;
     const { basket: b, items } = this.inst;
     const { words, full, chosen, set } = this;
@@ -288,17 +387,42 @@ export class ColumnFinder implements ColumnSource {
     // Where many exclude each other, room is worth less than its price: the bound is the least at both, and at any.
     for (const share of price > 0 ? discounts : [0]) {
       const terms = { price: price * share, free, unmet };
-      this.reach.bound(reachGains, { candidates, count, gains, harm }, company, mode, room, terms, share !== discounts[0] && price > 0);
-      if (real > -Infinity) this.reach.bound(reachJoins, { candidates, count, gains: joins, harm }, company, mode, room, terms, share !== discounts[0] && price > 0);
+      this.reach.bound(
+        reachGains,
+        { candidates, count, gains, harm },
+        company,
+        mode,
+        room,
+        terms,
+        share !== discounts[0] && price > 0,
+      );
+      if (real > -Infinity)
+        this.reach.bound(
+          reachJoins,
+          { candidates, count, gains: joins, harm },
+          company,
+          mode,
+          room,
+          terms,
+          share !== discounts[0] && price > 0,
+        );
     }
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
       const { target } = dive;
-      const bound = Math.max(line - (reachGains[k] as number), real > -Infinity ? real - (reachJoins[k] as number) : -Infinity);
+      const bound = Math.max(
+        line - (reachGains[k] as number),
+        real > -Infinity ? real - (reachJoins[k] as number) : -Infinity,
+      );
       if (bound >= target) return;
       // With this item in, whatever follows: an item without a gain can still be of use, to make the supposed mode real or a catcher due.
       const meets = (mode.serves[i] as number) & unmet;
-      if (!meets && (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target || real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target)) continue;
+      if (
+        !meets &&
+        (line - (gains[i] as number) - (reachGains[k + 1] as number) >= target ||
+          real - (joins[i] as number) - (reachJoins[k + 1] as number) >= target)
+      )
+        continue;
       if (dive.nodesLeft <= 0) {
         dive.cutAt = Math.min(dive.cutAt, bound);
         return;
@@ -318,11 +442,21 @@ export class ColumnFinder implements ColumnSource {
       const dyed = pieces.some((p) => (b.dyeGroup[p] as number) >= 0);
       const grew = dyed && next.ownTint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
       next.tint = dyed ? next.ownTint : level.tint;
-      const { cost, dyeAtLeast, costAtLeast, catcherDue } = supposedCost(b, set, next.features, next.tint.shares, mode.index, mode.supposed);
+      const { cost, dyeAtLeast, costAtLeast, catcherDue } = supposedCost(
+        b,
+        set,
+        next.features,
+        next.tint.shares,
+        mode.index,
+        mode.supposed,
+      );
       if (cost < Infinity) {
         let worths = dive.perLoad;
         let separable = dive.base + dyeAtLeast;
-        for (const x of chosen) { worths += worth[x] as number; separable -= (worth[x] as number) - (mode.own[x] as number); }
+        for (const x of chosen) {
+          worths += worth[x] as number;
+          separable -= (worth[x] as number) - (mode.own[x] as number);
+        }
         const isReal = catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
         const reduced = cost - worths;
         if (isReal && reduced < target) dive.target = dive.take({ items: ascending(chosen), cost, reduced });
@@ -330,7 +464,11 @@ export class ColumnFinder implements ColumnSource {
         let rest = 0;
         for (let q = k + 1; q < count; q++) {
           const j = candidates[q] as number;
-          if ((company.exclusive[i * words + (j >> 5)] as number) & (1 << (j & 31)) || taken + (room[j] as number) > full) continue;
+          if (
+            (company.exclusive[i * words + (j >> 5)] as number) & (1 << (j & 31)) ||
+            taken + (room[j] as number) > full
+          )
+            continue;
           next.candidates[rest++] = j;
         }
         if (rest > 0) this.prospects(dive, level, next, rest, grew);

@@ -16,7 +16,13 @@ export interface Company {
 }
 
 /** Least damage of one item's dyes to another's pieces, even without more of the same dye; Infinity where a limit refuses them, or a catcher is supposed not to be due. */
-function damageOf(b: Basket, givers: readonly number[], receivers: readonly number[], index: number, caught: boolean): number {
+function damageOf(
+  b: Basket,
+  givers: readonly number[],
+  receivers: readonly number[],
+  index: number,
+  caught: boolean,
+): number {
   let damage = 0;
   for (const r of receivers) {
     let most = 0;
@@ -24,7 +30,8 @@ function damageOf(b: Basket, givers: readonly number[], receivers: readonly numb
       const dye = b.dyeIndex[g] ?? -1;
       if (dye < 0) continue;
       const share = Math.sqrt(Math.min(1, (b.donorKg[g] ?? 0) / bleedLimits.referenceLoadKg));
-      const deltaE = (b.giverScore[g]?.[index] ?? 0) * share * (b.uptake[dye]?.[r] ?? 0) * (caught ? caughtFactor(b, g, r) : 1);
+      const deltaE =
+        (b.giverScore[g]?.[index] ?? 0) * share * (b.uptake[dye]?.[r] ?? 0) * (caught ? caughtFactor(b, g, r) : 1);
       if (!transferAllowed(b, g, r, deltaE) || (b.catcher && !caught && deltaE >= bleedLimits.white)) return Infinity;
       most = Math.max(most, deltaE);
     }
@@ -37,10 +44,17 @@ export function companyAt({ basket: b, items, apart }: Instance, index: number, 
   const words = wordsFor(n);
   const damage = new Float64Array(n * n);
   const exclusive = new Int32Array(n * words);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (i !== j) damage[i * n + j] = apart[i * n + j] ? Infinity : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, caught);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) {
-    if (damage[i * n + j] === Infinity || damage[j * n + i] === Infinity) exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31));
-  }
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++)
+      if (i !== j)
+        damage[i * n + j] = apart[i * n + j]
+          ? Infinity
+          : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, caught);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) {
+      if (damage[i * n + j] === Infinity || damage[j * n + i] === Infinity)
+        exclusive[i * words + (j >> 5)] = (exclusive[i * words + (j >> 5)] ?? 0) | (1 << (j & 31));
+    }
   return { exclusive, damage };
 }
 
@@ -79,18 +93,20 @@ export class Tint {
       const g = b.dyeGroup[p] ?? -1;
       if (g < 0) continue;
       this.donorKg[g] = (this.donorKg[g] as number) + (b.donorKg[p] as number);
-      this.shares[g] = Math.sqrt(Math.min(1, (this.donorKg[g]) / bleedLimits.referenceLoadKg));
+      this.shares[g] = Math.sqrt(Math.min(1, this.donorKg[g] / bleedLimits.referenceLoadKg));
       const score = (b.giverScore[p]?.[index] ?? 0) * (caught && b.caught[p] ? bleedLimits.catcherFactor : 1);
       if (score > (this.strongest[g] as number)) {
         this.second[g] = this.strongest[g] as number;
         this.strongest[g] = score;
         this.strongestPiece[g] = p;
       } else this.second[g] = Math.max(this.second[g] as number, score);
-      const tint = (this.strongest[g] as number) * (this.shares[g]);
+      const tint = (this.strongest[g] as number) * this.shares[g];
       if (tint === 0) continue;
       grew = true;
       const uptake = b.uptake[b.dyeOfGroup[g] as number];
-      if (uptake) for (let r = 0; r < this.taken.length; r++) this.taken[r] = Math.max(this.taken[r] as number, tint * (uptake[r] as number));
+      if (uptake)
+        for (let r = 0; r < this.taken.length; r++)
+          this.taken[r] = Math.max(this.taken[r] as number, tint * (uptake[r] as number));
     }
     return grew;
   }
@@ -108,11 +124,15 @@ export class Tint {
         const score = (r === strongestPiece[g] ? second[g] : strongest[g]) as number;
         if (score === 0) continue;
         const deltaE = score * (shares[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[r] ?? 0);
-        if (deltaE > most) { most = deltaE; from = g; }
+        if (deltaE > most) {
+          most = deltaE;
+          from = g;
+        }
       }
       if (from < 0 || (shares[from] as number) >= 1) continue;
       const atReference = most / (shares[from] as number);
-      rates[from] = (rates[from] as number) + (b.weights.dyeDamage * dyeDamage(b, r, atReference)) / bleedLimits.referenceLoadKg;
+      rates[from] =
+        (rates[from] as number) + (b.weights.dyeDamage * dyeDamage(b, r, atReference)) / bleedLimits.referenceLoadKg;
     }
   }
   /** Share of each group's further mass that still counts when all of `wantedKg` joins. */

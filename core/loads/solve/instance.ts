@@ -33,11 +33,19 @@ export function seededBits(seed: number): () => number {
 }
 
 export const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);
-export const piecesOf = (items: readonly Item[], set: readonly number[]): number[] => ascending(set.flatMap((i) => items[i]?.pieces ?? []));
+export const piecesOf = (items: readonly Item[], set: readonly number[]): number[] =>
+  ascending(set.flatMap((i) => items[i]?.pieces ?? []));
 
 /** Sum and exclusive-or of random numbers of the members: equal sets have equal hashes. */
-export interface Hashes { key: number; check: number }
-interface Known { check: number; cost: number; setting: number }
+export interface Hashes {
+  key: number;
+  check: number;
+}
+interface Known {
+  check: number;
+  cost: number;
+  setting: number;
+}
 
 /** Prices sets of pieces and remembers them under two hashes of their members. */
 export class Pricer {
@@ -87,13 +95,19 @@ export class Pricer {
   }
 }
 
-export function makeInstance(basket: Basket, items: readonly Item[], alsoApart: readonly (readonly [number, number])[] = []): Instance {
+export function makeInstance(
+  basket: Basket,
+  items: readonly Item[],
+  alsoApart: readonly (readonly [number, number])[] = [],
+): Instance {
   const n = items.length;
   const pieces = basket.profiles.length;
   const apart = new Uint8Array(n * n);
-  for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) {
-    if (i !== j && items[i]?.pieces.some((p) => items[j]?.pieces.some((q) => basket.clash[p * pieces + q]))) apart[i * n + j] = 1;
-  }
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) {
+      if (i !== j && items[i]?.pieces.some((p) => items[j]?.pieces.some((q) => basket.clash[p * pieces + q])))
+        apart[i * n + j] = 1;
+    }
   for (const [i, j] of alsoApart) {
     apart[i * n + j] = 1;
     apart[j * n + i] = 1;

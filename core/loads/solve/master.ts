@@ -7,7 +7,11 @@ const zero = 1e-9;
 const refreshAfter = 40;
 
 /** Coefficient 1 in `rows`, −1 in `minusRow`. */
-export interface Column { rows: readonly number[]; cost: number; minusRow?: number }
+export interface Column {
+  rows: readonly number[];
+  cost: number;
+  minusRow?: number;
+}
 
 export class Master {
   readonly rows: number;
@@ -49,10 +53,13 @@ export class Master {
     for (const index of indices) {
       const { rows } = this.columns[index] as Column;
       let leaving = -1;
-      for (const r of rows) if (this.basis[r] === r && (leaving < 0 || (this.level[r] as number) < (this.level[leaving] as number))) leaving = r;
+      for (const r of rows)
+        if (this.basis[r] === r && (leaving < 0 || (this.level[r] as number) < (this.level[leaving] as number)))
+          leaving = r;
       if (leaving < 0 || this.inBasis[index]) continue;
       this.directionOf(index);
-      if ((this.direction[leaving] as number) > zero) this.pivot(leaving, index, (this.level[leaving] as number) / (this.direction[leaving] as number));
+      if ((this.direction[leaving] as number) > zero)
+        this.pivot(leaving, index, (this.level[leaving] as number) / (this.direction[leaving] as number));
     }
   }
 
@@ -90,7 +97,10 @@ export class Master {
       for (let k = 0; k < this.columns.length; k++) {
         if (this.inBasis[k]) continue;
         const reduced = this.reducedCost(k);
-        if (reduced < most) { most = reduced; entering = k; }
+        if (reduced < most) {
+          most = reduced;
+          entering = k;
+        }
       }
       if (entering < 0) {
         if (step % refreshAfter === 0) break;
@@ -104,12 +114,19 @@ export class Master {
         const d = direction[i] as number;
         if (d > zero) {
           const q = (level[i] as number) / d;
-          if (q < ratio - 1e-12 || (q < ratio + 1e-12 && leaving >= 0 && (this.basis[i] as number) < (this.basis[leaving] as number))) { ratio = q; leaving = i; }
+          if (
+            q < ratio - 1e-12 ||
+            (q < ratio + 1e-12 && leaving >= 0 && (this.basis[i] as number) < (this.basis[leaving] as number))
+          ) {
+            ratio = q;
+            leaving = i;
+          }
         }
       }
       if (leaving < 0) break; // unbounded cannot happen: every column covers a row
       this.pivot(leaving, entering, ratio);
-      for (let j = 0; j < m; j++) this.pi[j] = (this.pi[j] as number) + most * (this.inverse[leaving * m + j] as number);
+      for (let j = 0; j < m; j++)
+        this.pi[j] = (this.pi[j] as number) + most * (this.inverse[leaving * m + j] as number);
     }
     return this.pi.slice();
   }
@@ -120,7 +137,8 @@ export class Master {
     for (let i = 0; i < m; i++) {
       const f = direction[i] as number;
       if (i === leaving || f === 0) continue;
-      for (let j = 0; j < m; j++) inverse[i * m + j] = (inverse[i * m + j] as number) - f * (inverse[leaving * m + j] as number);
+      for (let j = 0; j < m; j++)
+        inverse[i * m + j] = (inverse[i * m + j] as number) - f * (inverse[leaving * m + j] as number);
       level[i] = Math.max(0, (level[i] as number) - f * ratio);
     }
     level[leaving] = ratio;

@@ -19,10 +19,35 @@ const exactUpTo = 140;
 const promising = 3;
 
 /** What is known of a load beside its items: cost, hashes, mass, the settings all its items bear; for quick looks its best setting and its features. */
-export interface Load { items: number[]; cost: number; hashes: Hashes; massKg: number; bits: Int32Array; setting: number; features: Features | null; /** A later load has a higher number. */ number: number }
-export interface State { loads: Load[]; waiting: Set<number>; cost: number }
-export interface Place { delta: number; place: number }
-const empty: Load = { items: [], cost: 0, hashes: { key: 0, check: 0 }, massKg: 0, bits: new Int32Array(0), setting: -1, features: null, number: 0 };
+export interface Load {
+  items: number[];
+  cost: number;
+  hashes: Hashes;
+  massKg: number;
+  bits: Int32Array;
+  setting: number;
+  features: Features | null;
+  /** A later load has a higher number. */ number: number;
+}
+export interface State {
+  loads: Load[];
+  waiting: Set<number>;
+  cost: number;
+}
+export interface Place {
+  delta: number;
+  place: number;
+}
+const empty: Load = {
+  items: [],
+  cost: 0,
+  hashes: { key: 0, check: 0 },
+  massKg: 0,
+  bits: new Int32Array(0),
+  setting: -1,
+  features: null,
+  number: 0,
+};
 
 export class Places {
   readonly inst: Instance;
@@ -44,9 +69,18 @@ export class Places {
     this.itemHashes = inst.items.map((item) => pricer.hashes(item.pieces));
     const { basket: b } = inst;
     const words = b.settingWords;
-    this.itemBits = Int32Array.from({ length: inst.items.length * words }, (_, x) => (inst.items[Math.floor(x / words)]?.pieces ?? []).reduce((bits, p) => bits & (b.allowedBits[p * words + (x % words)] ?? 0), -1));
-    this.itemMassKg = Float64Array.from(inst.items, (item) => item.pieces.reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0));
-    this.mostKg = Float64Array.from(b.settings, (setting) => (setting.method === 'machine' ? setting.programme.maxLoadKg * mostFill : Infinity));
+    this.itemBits = Int32Array.from({ length: inst.items.length * words }, (_, x) =>
+      (inst.items[Math.floor(x / words)]?.pieces ?? []).reduce(
+        (bits, p) => bits & (b.allowedBits[p * words + (x % words)] ?? 0),
+        -1,
+      ),
+    );
+    this.itemMassKg = Float64Array.from(inst.items, (item) =>
+      item.pieces.reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0),
+    );
+    this.mostKg = Float64Array.from(b.settings, (setting) =>
+      setting.method === 'machine' ? setting.programme.maxLoadKg * mostFill : Infinity,
+    );
   }
   private piecesOf(load: readonly number[]): number[] {
     return load.flatMap((i) => this.inst.items[i]?.pieces ?? []);
@@ -54,7 +88,11 @@ export class Places {
   private hashesOf(load: readonly number[]): Hashes {
     let key = 0;
     let check = 0;
-    for (const i of load) { const h = this.itemHashes[i] as Hashes; key += h.key; check = (check ^ h.check) >>> 0; }
+    for (const i of load) {
+      const h = this.itemHashes[i] as Hashes;
+      key += h.key;
+      check = (check ^ h.check) >>> 0;
+    }
     return { key, check };
   }
   loadCost(load: readonly number[]): number {
@@ -79,14 +117,17 @@ export class Places {
   mayMerge(a: Load, c: Load): boolean {
     const massKg = a.massKg + c.massKg;
     return a.bits.some((word, w) => {
-      for (let bits = word & (c.bits[w] as number); bits !== 0; bits &= bits - 1) if (massKg <= (this.mostKg[w * 32 + 31 - Math.clz32(bits & -bits)] as number)) return true;
+      for (let bits = word & (c.bits[w] as number); bits !== 0; bits &= bits - 1)
+        if (massKg <= (this.mostKg[w * 32 + 31 - Math.clz32(bits & -bits)] as number)) return true;
       return false;
     });
   }
   /** Cost of a load with one item more. */
   costWith(load: Load, item: number): number {
     const more = this.itemHashes[item] as Hashes;
-    return this.pricer.costOf(load.hashes.key + more.key, (load.hashes.check ^ more.check) >>> 0, () => this.piecesOf([...load.items, item]));
+    return this.pricer.costOf(load.hashes.key + more.key, (load.hashes.check ^ more.check) >>> 0, () =>
+      this.piecesOf([...load.items, item]),
+    );
   }
   /** The same at a glance: as known, or at the setting that is best without the item. */
   private glance(load: Load, item: number): number {
@@ -97,7 +138,8 @@ export class Places {
     if (known !== undefined) return known;
     const { settingWords: words, pieces } = this.inst.basket;
     const { setting, features } = load;
-    if (!features || !((this.itemBits[item * words + (setting >> 5)] as number) & (1 << (setting & 31)))) return Infinity;
+    if (!features || !((this.itemBits[item * words + (setting >> 5)] as number) & (1 << (setting & 31))))
+      return Infinity;
     const seen = this.glances.get(key);
     if (seen?.check === check) return seen.cost;
     let f = features;
@@ -118,19 +160,38 @@ export class Places {
     let delta = this.waitCost(item);
     let place = waitHere;
     const alone = this.loadCost([item]);
-    if (alone < delta) { delta = alone; place = newLoad; }
+    if (alone < delta) {
+      delta = alone;
+      place = newLoad;
+    }
     for (const k of this.places(s, item, skip, after)) {
       const load = s.loads[k] as Load;
       const d = this.costWith(load, item) - load.cost;
-      if (d < delta - least) { delta = d; place = k; }
+      if (d < delta - least) {
+        delta = d;
+        place = k;
+      }
     }
     return { delta, place };
   }
   /** Loads worth pricing with an item: all that may take it, or the best at a glance. */
   private places(s: State, item: number, skip: number, after: number): number[] {
-    const may = s.loads.flatMap((load, k) => (k !== skip && load.number > after && load.items.length > 0 && fits(this.inst, load.items, item) && this.mayJoin(load, item) ? [k] : []));
+    const may = s.loads.flatMap((load, k) =>
+      k !== skip &&
+      load.number > after &&
+      load.items.length > 0 &&
+      fits(this.inst, load.items, item) &&
+      this.mayJoin(load, item)
+        ? [k]
+        : [],
+    );
     if (!this.quick) return may;
-    return may.map((k) => ({ k, rise: this.glance(s.loads[k] as Load, item) - (s.loads[k] as Load).cost })).filter((x) => x.rise < Infinity).sort((x, y) => x.rise - y.rise || x.k - y.k).slice(0, promising).map((x) => x.k);
+    return may
+      .map((k) => ({ k, rise: this.glance(s.loads[k] as Load, item) - (s.loads[k] as Load).cost }))
+      .filter((x) => x.rise < Infinity)
+      .sort((x, y) => x.rise - y.rise || x.k - y.k)
+      .slice(0, promising)
+      .map((x) => x.k);
   }
   put(s: State, item: number, { delta, place }: Place): void {
     if (place === waitHere) s.waiting.add(item);
@@ -177,9 +238,16 @@ export class Places {
     const words = this.inst.basket.settingWords;
     const pieces = this.quick ? this.piecesOf(items) : [];
     return {
-      items, cost, hashes: this.hashesOf(items), massKg: items.reduce((m, i) => m + (this.itemMassKg[i] as number), 0),
-      bits: Int32Array.from({ length: words }, (_, w) => items.reduce((bits, i) => bits & (this.itemBits[i * words + w] as number), -1)),
-      setting: this.quick ? this.pricer.price(pieces).setting : -1, features: this.quick ? featuresOf(this.inst.basket, pieces) : null, number: ++this.made,
+      items,
+      cost,
+      hashes: this.hashesOf(items),
+      massKg: items.reduce((m, i) => m + (this.itemMassKg[i] as number), 0),
+      bits: Int32Array.from({ length: words }, (_, w) =>
+        items.reduce((bits, i) => bits & (this.itemBits[i * words + w] as number), -1),
+      ),
+      setting: this.quick ? this.pricer.price(pieces).setting : -1,
+      features: this.quick ? featuresOf(this.inst.basket, pieces) : null,
+      number: ++this.made,
     };
   }
   tidy(s: State): void {

@@ -10,9 +10,18 @@ import type { Mode } from './modes.ts';
 const leastSoft = 0.02;
 
 /** Candidates in their order, each with its worth above what it adds at least and the dye damage already taken off it. */
-export interface Prospects { candidates: Int16Array; count: number; gains: Float64Array; harm: Float64Array }
+export interface Prospects {
+  candidates: Int16Array;
+  count: number;
+  gains: Float64Array;
+  harm: Float64Array;
+}
 /** How a bound is asked for: at this price of room, with so much of it free, and the conditions not yet met. */
-export interface Terms { price: number; free: number; unmet: number }
+export interface Terms {
+  price: number;
+  free: number;
+  unmet: number;
+}
 
 export class Reach {
   private readonly left: Float64Array;
@@ -26,7 +35,15 @@ export class Reach {
   }
 
   /** out[k] = most that candidates k, k + 1, … can add together; −Infinity where they cannot make the load real. `tighten` = keep what is less already. */
-  bound(out: Float64Array, { candidates, count, gains, harm }: Prospects, { exclusive, damage }: Company, { serves }: Mode, room: Float64Array, { price, free, unmet }: Terms, tighten: boolean): void {
+  bound(
+    out: Float64Array,
+    { candidates, count, gains, harm }: Prospects,
+    { exclusive, damage }: Company,
+    { serves }: Mode,
+    room: Float64Array,
+    { price, free, unmet }: Terms,
+    tighten: boolean,
+  ): void {
     const { left, alive, harmed, due } = this;
     const words = alive.length;
     const n = left.length;
@@ -91,7 +108,8 @@ export class Reach {
       }
       // Each condition not yet met takes one of the items that serve it, wanted or not.
       let most = 0;
-      for (let bits = unmet; bits !== 0; bits &= bits - 1) most = Math.max(most, due[31 - Math.clz32(bits & -bits)] as number);
+      for (let bits = unmet; bits !== 0; bits &= bits - 1)
+        most = Math.max(most, due[31 - Math.clz32(bits & -bits)] as number);
       const reach = paid + total - most;
       out[k] = tighten ? Math.min(out[k] as number, reach) : reach;
     }

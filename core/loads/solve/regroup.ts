@@ -7,7 +7,11 @@ import type { Mode, Modes } from './modes.ts';
 import { least, type Load, type Places, type State } from './places.ts';
 
 /** Items in the order in which they would fill a load, with what each costs where it is now; `rise` = what the division's cost would rise by at least, were they divisible. */
-export interface Proposal { order: readonly number[]; saved: Float64Array; rise: number }
+export interface Proposal {
+  order: readonly number[];
+  saved: Float64Array;
+  rise: number;
+}
 
 export class Regroup {
   private readonly inst: Instance;
@@ -21,7 +25,9 @@ export class Regroup {
   /** What an item costs where it is: its load without it, or its waiting, would be so much cheaper. */
   private savings(s: State): Float64Array {
     const saved = new Float64Array(this.inst.items.length);
-    for (const load of s.loads) for (const i of load.items) saved[i] = load.cost - (load.items.length > 1 ? this.places.loadCost(load.items.filter((x) => x !== i)) : 0);
+    for (const load of s.loads)
+      for (const i of load.items)
+        saved[i] = load.cost - (load.items.length > 1 ? this.places.loadCost(load.items.filter((x) => x !== i)) : 0);
     for (const i of s.waiting) saved[i] = this.places.waitCost(i);
     return saved;
   }
@@ -29,7 +35,11 @@ export class Regroup {
     const gain = (i: number): number => (saved[i] as number) - (m.own[i] as number);
     const order: number[] = [];
     let wanted = 0;
-    for (let i = 0; i < saved.length; i++) if (gain(i) > 0) { order.push(i); wanted += gain(i); }
+    for (let i = 0; i < saved.length; i++)
+      if (gain(i) > 0) {
+        order.push(i);
+        wanted += gain(i);
+      }
     if (wanted <= m.base) return { order, saved, rise: 0 };
     order.sort((x, y) => gain(y) * (m.room[x] as number) - gain(x) * (m.room[y] as number) || x - y);
     let free = this.modes.full;

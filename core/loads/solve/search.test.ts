@@ -13,24 +13,45 @@ import { solve } from './solve.ts';
 
 const gs = fc.sample(everydayGarment, { numRuns: 160, seed: 5 }).map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` }));
 const b = basketOf(gs, household);
-const inst = makeInstance(b, gs.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })));
+const inst = makeInstance(
+  b,
+  gs.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })),
+);
 const pricer = new Pricer(b);
 const found = new Search(Modes.of(inst), pricer).run({ rounds: 40, swaps: false });
 
 test('every item is in one load or waits, and the cost is the sum of the prices', () => {
   expect([...found.loads.flat(), ...found.waiting].sort((x, y) => x - y)).toEqual(gs.map((_, i) => i));
-  const sum = found.loads.reduce((c, l) => c + pricer.cost(piecesOf(inst.items, l)), 0) + found.waiting.reduce((c, i) => c + (inst.items[i]?.waitCost ?? 0), 0);
+  const sum =
+    found.loads.reduce((c, l) => c + pricer.cost(piecesOf(inst.items, l)), 0) +
+    found.waiting.reduce((c, i) => c + (inst.items[i]?.waitCost ?? 0), 0);
   expect(found.cost).toBeCloseTo(sum, 9);
   expect(found.cost).toBeLessThan(Infinity);
 });
-test('the same basket gives the same division', () => expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: 40, swaps: false })).toEqual(found));
-test('more rounds never cost more', () => expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: 200, swaps: false }).cost).toBeLessThanOrEqual(found.cost + 1e-9));
+test('the same basket gives the same division', () =>
+  expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: 40, swaps: false })).toEqual(found));
+test('more rounds never cost more', () =>
+  expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: 200, swaps: false }).cost).toBeLessThanOrEqual(
+    found.cost + 1e-9,
+  ));
 test('no load is dearer than washing or putting off its items one by one', () => {
-  for (const l of found.loads) expect(pricer.cost(piecesOf(inst.items, l))).toBeLessThanOrEqual(l.reduce((c, i) => c + Math.min(pricer.cost([i]), inst.items[i]?.waitCost ?? Infinity), 0) + 1e-9);
+  for (const l of found.loads)
+    expect(pricer.cost(piecesOf(inst.items, l))).toBeLessThanOrEqual(
+      l.reduce((c, i) => c + Math.min(pricer.cost([i]), inst.items[i]?.waitCost ?? Infinity), 0) + 1e-9,
+    );
 });
 test('solved whole, the gap is told and the bound lies below the cost', () => {
   const told: string[] = [];
-  const s = solve(b, gs.map((_, piece) => ({ piece, mayWait: true })), undefined, (p) => { told.push(p.phase); expect(p.share).toBeGreaterThanOrEqual(0); expect(p.share).toBeLessThanOrEqual(1); });
+  const s = solve(
+    b,
+    gs.map((_, piece) => ({ piece, mayWait: true })),
+    undefined,
+    (p) => {
+      told.push(p.phase);
+      expect(p.share).toBeGreaterThanOrEqual(0);
+      expect(p.share).toBeLessThanOrEqual(1);
+    },
+  );
   expect(s.lowerBound).toBeLessThanOrEqual(s.cost);
   expect(s.lowerBound).toBeGreaterThan(0.6 * s.cost);
   expect(s.cost).toBeLessThanOrEqual(found.cost + 1e-6);
@@ -43,10 +64,14 @@ describe('loads gathered by way of washing', () => {
   const regroup = new Regroup(modes, places);
   const half = (): State => {
     const s: State = { loads: [], waiting: new Set(), cost: 0 };
-    gs.forEach((_, i) => places.put(s, i, i % 2 === 0 ? places.bestPlace(s, i, -1) : { delta: inst.items[i]?.waitCost ?? 0, place: -2 }));
+    gs.forEach((_, i) =>
+      places.put(s, i, i % 2 === 0 ? places.bestPlace(s, i, -1) : { delta: inst.items[i]?.waitCost ?? 0, place: -2 }),
+    );
     return s;
   };
-  const costOf = (s: State): number => s.loads.reduce((c, l) => c + pricer.cost(piecesOf(inst.items, l.items)), 0) + [...s.waiting].reduce((c, i) => c + (inst.items[i]?.waitCost ?? 0), 0);
+  const costOf = (s: State): number =>
+    s.loads.reduce((c, l) => c + pricer.cost(piecesOf(inst.items, l.items)), 0) +
+    [...s.waiting].reduce((c, i) => c + (inst.items[i]?.waitCost ?? 0), 0);
   test('are proposed the most promising first, and only where they promise something', () => {
     const rises = regroup.proposals(half()).map((p) => p.rise);
     expect(rises.length).toBeGreaterThan(3);
@@ -66,7 +91,13 @@ describe('loads gathered by way of washing', () => {
   });
   test('one of them pays where half of the basket was left waiting', () => {
     const s = half();
-    const best = Math.min(...regroup.proposals(s).map((p) => { const t = places.copy(s); places.impose(t, regroup.gather(p)); return t.cost; }));
+    const best = Math.min(
+      ...regroup.proposals(s).map((p) => {
+        const t = places.copy(s);
+        places.impose(t, regroup.gather(p));
+        return t.cost;
+      }),
+    );
     expect(best).toBeLessThan(s.cost - 0.5);
   });
 });

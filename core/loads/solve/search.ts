@@ -107,7 +107,10 @@ export class Search {
       for (const item of waiting) {
         if (item === first || !fits(this.inst, load, item)) continue;
         const grown = this.places.loadCost([...load, item]);
-        if (grown - cost < this.places.waitCost(item)) { load = [...load, item]; cost = grown; }
+        if (grown - cost < this.places.waitCost(item)) {
+          load = [...load, item];
+          cost = grown;
+        }
       }
       const delta = cost - load.reduce((c, x) => c + this.places.waitCost(x), 0);
       if (delta < -least) {
@@ -120,25 +123,27 @@ export class Search {
     return false;
   }
   private swap(s: State): boolean {
-    for (let i = 0; i < s.loads.length; i++) for (let j = i + 1; j < s.loads.length; j++) {
-      const a = s.loads[i] as Load;
-      const c = s.loads[j] as Load;
-      const now = a.cost + c.cost;
-      for (const p of a.items) for (const q of c.items) {
-        const a0 = a.items.filter((x) => x !== p);
-        const c0 = c.items.filter((x) => x !== q);
-        if (!fits(this.inst, a0, q) || !fits(this.inst, c0, p)) continue;
-        const costA = this.places.loadCost([...a0, q]);
-        if (!(costA < now)) continue;
-        const costC = this.places.loadCost([...c0, p]);
-        if (costA + costC < now - least) {
-          s.loads[i] = this.places.loadOf([...a0, q], costA);
-          s.loads[j] = this.places.loadOf([...c0, p], costC);
-          s.cost += costA + costC - now;
-          return true;
-        }
+    for (let i = 0; i < s.loads.length; i++)
+      for (let j = i + 1; j < s.loads.length; j++) {
+        const a = s.loads[i] as Load;
+        const c = s.loads[j] as Load;
+        const now = a.cost + c.cost;
+        for (const p of a.items)
+          for (const q of c.items) {
+            const a0 = a.items.filter((x) => x !== p);
+            const c0 = c.items.filter((x) => x !== q);
+            if (!fits(this.inst, a0, q) || !fits(this.inst, c0, p)) continue;
+            const costA = this.places.loadCost([...a0, q]);
+            if (!(costA < now)) continue;
+            const costC = this.places.loadCost([...c0, p]);
+            if (costA + costC < now - least) {
+              s.loads[i] = this.places.loadOf([...a0, q], costA);
+              s.loads[j] = this.places.loadOf([...c0, p], costC);
+              s.cost += costA + costC - now;
+              return true;
+            }
+          }
       }
-    }
     return false;
   }
   private improve(s: State, items: readonly number[], swaps: boolean): void {
@@ -204,7 +209,8 @@ export class Search {
       this.onRound?.(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
       const trial = this.places.copy(current);
       if (this.places.quick || round % gatherEvery === 0) {
-        if (proposals.of !== current) proposals = { of: current, list: this.regroup.proposals(current).slice(0, mostProposals) };
+        if (proposals.of !== current)
+          proposals = { of: current, list: this.regroup.proposals(current).slice(0, mostProposals) };
         const proposal = proposals.list.shift();
         if (proposal) {
           const touched = this.places.impose(trial, this.regroup.gather(proposal));
@@ -235,10 +241,17 @@ export class Search {
     this.tried.fill(0);
     this.improve(champion, all, effort.swaps);
     this.report(champion);
-    return { loads: champion.loads.map((l) => ascending(l.items)), waiting: ascending([...champion.waiting]), cost: this.exactCost(champion) };
+    return {
+      loads: champion.loads.map((l) => ascending(l.items)),
+      waiting: ascending([...champion.waiting]),
+      cost: this.exactCost(champion),
+    };
   }
   /** Summed afresh: the running sum drifts by rounding. */
   private exactCost(s: State): number {
-    return s.loads.reduce((c, l) => c + this.places.loadCost(l.items), 0) + [...s.waiting].reduce((c, x) => c + this.places.waitCost(x), 0);
+    return (
+      s.loads.reduce((c, l) => c + this.places.loadCost(l.items), 0) +
+      [...s.waiting].reduce((c, x) => c + this.places.waitCost(x), 0)
+    );
   }
 }

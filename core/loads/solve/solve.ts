@@ -28,11 +28,19 @@ export interface Solution {
   optimal: boolean;
 }
 /** Hand-made decisions about who shares a load, as piece indices. */
-export interface Togetherness { together: readonly (readonly number[])[]; apart: readonly (readonly [number, number])[] }
+export interface Togetherness {
+  together: readonly (readonly number[])[];
+  apart: readonly (readonly [number, number])[];
+}
 const free: Togetherness = { together: [], apart: [] };
 
 /** How far a solve is: share of the pieces looked at (0–1), best cost and bound of them so far. */
-export interface Progress { phase: 'search' | 'proof'; share: number; cost: number; lowerBound: number }
+export interface Progress {
+  phase: 'search' | 'proof';
+  share: number;
+  cost: number;
+  lowerBound: number;
+}
 type Watch = ((p: Pick<Progress, 'phase' | 'share' | 'cost' | 'lowerBound'>) => void) | null;
 
 /** Items from pieces: those that must stay together become one. */
@@ -45,22 +53,32 @@ function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => numb
     for (const t of touching) bundles.splice(bundles.indexOf(t), 1);
     bundles.push(merged);
   }
-  return bundles.sort((a, b) => (a[0] as number) - (b[0] as number)).map((pieces) => ({ pieces, waitCost: pieces.reduce((c, p) => c + wait(p), 0) }));
+  return bundles
+    .sort((a, b) => (a[0] as number) - (b[0] as number))
+    .map((pieces) => ({ pieces, waitCost: pieces.reduce((c, p) => c + wait(p), 0) }));
 }
 
 /** Items that may share a load with some other, directly or through others, belong together. */
 export function independentGroups(b: Basket, items: readonly Item[]): number[][] {
   const words = b.settingWords;
-  const bits = items.map((item) => Array.from({ length: words }, (_, w) => item.pieces.reduce((x, p) => x & (b.allowedBits[p * words + w] ?? 0), -1)));
+  const bits = items.map((item) =>
+    Array.from({ length: words }, (_, w) => item.pieces.reduce((x, p) => x & (b.allowedBits[p * words + w] ?? 0), -1)),
+  );
   const n = b.profiles.length;
   const mayShare = (i: number, j: number): boolean =>
-    (bits[i] as number[]).some((x, w) => (x & ((bits[j] as number[])[w] ?? 0)) !== 0) && !(items[i] as Item).pieces.some((p) => (items[j] as Item).pieces.some((q) => b.clash[p * n + q]));
+    (bits[i] as number[]).some((x, w) => (x & ((bits[j] as number[])[w] ?? 0)) !== 0) &&
+    !(items[i] as Item).pieces.some((p) => (items[j] as Item).pieces.some((q) => b.clash[p * n + q]));
   const left = new Set(items.map((_, i) => i));
   const groups: number[][] = [];
   for (let start = 0; start < items.length; start++) {
     if (!left.delete(start)) continue;
     const group = [start];
-    for (const i of group) for (const j of [...left]) if (mayShare(i, j)) { left.delete(j); group.push(j); }
+    for (const i of group)
+      for (const j of [...left])
+        if (mayShare(i, j)) {
+          left.delete(j);
+          group.push(j);
+        }
     groups.push(ascending(group));
   }
   return groups;
@@ -70,11 +88,29 @@ export function independentGroups(b: Basket, items: readonly Item[]): number[][]
 const branchLimit = 60;
 const relaxLimit = 150;
 /** Counts that keep small households around a second. */
-const branchEffort: BranchEffort = { nodes: 80, poolNodes: 60, written: { columns: 20_000, visited: 60_000 }, rounds: 150, nodesPerMode: 20_000, visited: 2_000_000, climb: { climbs: 4, reach: 0.2, nodes: 300 } };
-const relaxEffort: BranchEffort = { ...branchEffort, nodes: 0, rounds: 10, nodesPerMode: 480, climb: { climbs: 2, reach: 0.25, nodes: 200 } };
+const branchEffort: BranchEffort = {
+  nodes: 80,
+  poolNodes: 60,
+  written: { columns: 20_000, visited: 60_000 },
+  rounds: 150,
+  nodesPerMode: 20_000,
+  visited: 2_000_000,
+  climb: { climbs: 4, reach: 0.2, nodes: 300 },
+};
+const relaxEffort: BranchEffort = {
+  ...branchEffort,
+  nodes: 0,
+  rounds: 10,
+  nodesPerMode: 480,
+  climb: { climbs: 2, reach: 0.25, nodes: 200 },
+};
 const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 
-function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Division; lowerBound: number; optimal: boolean } {
+function divide(
+  inst: Instance,
+  pricer: Pricer,
+  watch: Watch,
+): { division: Division; lowerBound: number; optimal: boolean } {
   const n = inst.items.length;
   if (n <= subsetLimit) {
     const division = divideBySubsets(inst, pricer);
@@ -83,13 +119,31 @@ function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Divis
   const pool = new Map<string, PooledLoad>();
   const modes = Modes.of(inst);
   const search = new Search(modes, pricer);
-  if (n <= relaxLimit) search.onLoad = (items, cost) => { const set = ascending(items); pool.set(set.join(','), { items: set, cost }); };
+  if (n <= relaxLimit)
+    search.onLoad = (items, cost) => {
+      const set = ascending(items);
+      pool.set(set.join(','), { items: set, cost });
+    };
   const proofShare = n <= branchLimit ? 0.5 : 0.1;
-  if (watch) search.onRound = (share, cost) => watch({ phase: 'search', share: share * (1 - proofShare), cost, lowerBound: 0 });
+  if (watch)
+    search.onRound = (share, cost) => watch({ phase: 'search', share: share * (1 - proofShare), cost, lowerBound: 0 });
   const start = search.run({ rounds: searchRounds(n), swaps: n <= 140 });
   if (n <= relaxLimit) {
-    const proof = new BranchAndPrice(modes, pricer, start, pool.values(), n <= branchLimit ? branchEffort : relaxEffort);
-    if (watch) proof.onBound = (lowerBound, cost) => watch({ phase: 'proof', share: 1 - proofShare * Math.min(1, Math.max(0, cost - lowerBound) / cost * 10), cost, lowerBound });
+    const proof = new BranchAndPrice(
+      modes,
+      pricer,
+      start,
+      pool.values(),
+      n <= branchLimit ? branchEffort : relaxEffort,
+    );
+    if (watch)
+      proof.onBound = (lowerBound, cost) =>
+        watch({
+          phase: 'proof',
+          share: 1 - proofShare * Math.min(1, (Math.max(0, cost - lowerBound) / cost) * 10),
+          cost,
+          lowerBound,
+        });
     return proof.run();
   }
   const lowerBound = Math.min(start.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
@@ -97,14 +151,24 @@ function divide(inst: Instance, pricer: Pricer, watch: Watch): { division: Divis
 }
 
 /** Solve for the candidates. Waiting is closed to some; a piece that no setting fits waits whatever its date. */
-export function solve(b: Basket, candidates: readonly Candidate[], decided: Togetherness = free, onProgress: ((p: Progress) => void) | null = null): Solution {
+export function solve(
+  b: Basket,
+  candidates: readonly Candidate[],
+  decided: Togetherness = free,
+  onProgress: ((p: Progress) => void) | null = null,
+): Solution {
   const pricer = new Pricer(b);
   const deferral = new Map<number, number>();
-  for (const { piece, mayWait } of candidates) deferral.set(piece, mayWait || pricer.cost([piece]) === Infinity ? deferralCost(b, piece) : Infinity);
+  for (const { piece, mayWait } of candidates)
+    deferral.set(piece, mayWait || pricer.cost([piece]) === Infinity ? deferralCost(b, piece) : Infinity);
   const items = itemsOf(candidates, (p) => deferral.get(p) ?? Infinity, decided);
   const groups = independentGroups(b, items);
   const itemOfPiece = new Map(items.flatMap((item, i) => item.pieces.map((p) => [p, i] as const)));
-  const apart = decided.apart.flatMap(([p, q]): [number, number][] => { const i = itemOfPiece.get(p); const j = itemOfPiece.get(q); return i === undefined || j === undefined || i === j ? [] : [[i, j]]; });
+  const apart = decided.apart.flatMap(([p, q]): [number, number][] => {
+    const i = itemOfPiece.get(p);
+    const j = itemOfPiece.get(q);
+    return i === undefined || j === undefined || i === j ? [] : [[i, j]];
+  });
   const loads: number[][] = [];
   const waiting: number[] = [];
   let cost = 0;
@@ -114,9 +178,28 @@ export function solve(b: Basket, candidates: readonly Candidate[], decided: Toge
   groups.forEach((group) => {
     const at = new Map(group.map((i, x) => [i, x] as const));
     const own = group.map((i) => items[i] as Item);
-    const inst = makeInstance(b, own, apart.flatMap(([i, j]): [number, number][] => { const x = at.get(i); const y = at.get(j); return x === undefined || y === undefined ? [] : [[x, y]]; }));
+    const inst = makeInstance(
+      b,
+      own,
+      apart.flatMap(([i, j]): [number, number][] => {
+        const x = at.get(i);
+        const y = at.get(j);
+        return x === undefined || y === undefined ? [] : [[x, y]];
+      }),
+    );
     const before = { cost, lowerBound };
-    const r = divide(inst, pricer, onProgress && ((p) => onProgress({ phase: p.phase, share: (looked + p.share * group.length) / items.length, cost: before.cost + p.cost, lowerBound: before.lowerBound + p.lowerBound })));
+    const r = divide(
+      inst,
+      pricer,
+      onProgress &&
+        ((p) =>
+          onProgress({
+            phase: p.phase,
+            share: (looked + p.share * group.length) / items.length,
+            cost: before.cost + p.cost,
+            lowerBound: before.lowerBound + p.lowerBound,
+          })),
+    );
     for (const l of r.division.loads) loads.push(piecesOf(own, l));
     waiting.push(...piecesOf(own, r.division.waiting));
     cost += r.division.cost;

@@ -38,7 +38,7 @@ export function divideBySubsets({ items, apart }: Instance, pricer: Pricer): Div
   }
   const loads: number[][] = [];
   const waiting: number[] = [];
-  for (let mask = full; mask > 0; ) {
+  for (let mask = full; mask > 0;) {
     const load = choice[mask] ?? 0;
     if (load === 0) {
       waiting.push(31 - Math.clz32(mask & -mask));

@@ -9,7 +9,12 @@ export const sumOf = (worth: Float64Array): number => worth.reduce((t, x) => t +
 
 /** In every mode an item pays its own least and its share of the room times what a load costs at least: the rooms of a load sum to at most a full one. */
 export function shareWorth({ inst, list, full }: Modes): Float64Array {
-  return Float64Array.from(inst.items, (item, i) => list.reduce((least, m) => Math.min(least, (m.own[i] as number) + (m.base * (m.room[i] as number)) / full), item.waitCost));
+  return Float64Array.from(inst.items, (item, i) =>
+    list.reduce(
+      (least, m) => Math.min(least, (m.own[i] as number) + (m.base * (m.room[i] as number)) / full),
+      item.waitCost,
+    ),
+  );
 }
 
 /** The most that those who may share a load with an item could pay of it above their own least, in the room that the item leaves. */
@@ -46,15 +51,27 @@ export function solitaryWorth(modes: Modes, from: Float64Array): Float64Array {
   return worth;
 }
 
-export interface ClimbEffort { /** Climbs after the first two, and how far each starts out towards the target. */ climbs: number; reach: number; /** Visited sets when a mode is asked whether it has a load that is worth more than its cost. */ nodes: number }
+export interface ClimbEffort {
+  /** Climbs after the first two, and how far each starts out towards the target. */ climbs: number;
+  reach: number;
+  /** Visited sets when a mode is asked whether it has a load that is worth more than its cost. */ nodes: number;
+}
 /** Of what a mode's loads could be worth above their cost, its items give back this share at a time, and after so many times all of it. */
 const giveBack = 0.1;
 const patience = 40;
 
 /** Valid worths near `start`: where a mode could have a load worth more than its cost, its items give back, at most down to `floor`. Giving back makes no other mode worse, so that one round over the modes is enough. */
-function mended(finder: ColumnFinder, start: Float64Array, floor: Float64Array | null, nodes: number): Float64Array | null {
+function mended(
+  finder: ColumnFinder,
+  start: Float64Array,
+  floor: Float64Array | null,
+  nodes: number,
+): Float64Array | null {
   const worth = start.slice();
-  const broken = finder.modesInUse.map((mode) => ({ mode, by: finder.leastOf(mode, worth, nodes) })).filter(({ by }) => by < 0).sort((x, y) => x.by - y.by);
+  const broken = finder.modesInUse
+    .map((mode) => ({ mode, by: finder.leastOf(mode, worth, nodes) }))
+    .filter(({ by }) => by < 0)
+    .sort((x, y) => x.by - y.by);
   for (const { mode } of broken) {
     let tries = 0;
     for (let by = finder.leastOf(mode, worth, nodes); by < 0; by = finder.leastOf(mode, worth, nodes)) {
@@ -69,11 +86,19 @@ function mended(finder: ColumnFinder, start: Float64Array, floor: Float64Array |
   return worth;
 }
 /** Climb from valid worths towards others that may be too high: the best valid worths met on the way. */
-export function climb(finder: ColumnFinder, from: Float64Array, to: Float64Array, { climbs, reach, nodes }: ClimbEffort): Float64Array {
+export function climb(
+  finder: ColumnFinder,
+  from: Float64Array,
+  to: Float64Array,
+  { climbs, reach, nodes }: ClimbEffort,
+): Float64Array {
   const target = to.map((x, i) => Math.min(x, finder.inst.items[i]?.waitCost ?? Infinity));
   let valid = from;
-  const towards = (share: number): Float64Array => valid.map((x, i) => x + share * Math.max(0, (target[i] as number) - x));
-  const keep = (worth: Float64Array | null): void => { if (worth && sumOf(worth) > sumOf(valid)) valid = worth; };
+  const towards = (share: number): Float64Array =>
+    valid.map((x, i) => x + share * Math.max(0, (target[i] as number) - x));
+  const keep = (worth: Float64Array | null): void => {
+    if (worth && sumOf(worth) > sumOf(valid)) valid = worth;
+  };
   const above = mended(finder, towards(1), from, nodes);
   keep(mended(finder, target, null, nodes));
   keep(above);
