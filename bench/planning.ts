@@ -3,12 +3,12 @@ import loadHighs from 'highs';
 import { readHamperValue } from '@formats/hamper.ts';
 import { boardOf, consequence } from '@formats/board.ts';
 import { planHamper } from '@formats/plan.ts';
-import { basketOf } from '@core/loads/basket.ts';
-import { decide } from '@core/loads/outcomes.ts';
-import { planBasket } from '@core/loads/plan.ts';
-import { deferralCost } from '@core/loads/price.ts';
-import { Pricer } from '@core/loads/solve/instance.ts';
-import { solve } from '@core/loads/solve/solve.ts';
+import { basketOf } from '@core/price/basket.ts';
+import { decide } from '@core/piece/outcomes.ts';
+import { planBasket } from '@core/plan/plan.ts';
+import { deferralCost } from '@core/price/price.ts';
+import { Pricer } from '@core/solve/instance.ts';
+import { solve } from '@core/solve/solve.ts';
 import { basketOfSize } from './baskets.ts';
 import { median, quantile, table } from './table.ts';
 

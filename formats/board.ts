@@ -1,8 +1,8 @@
 /** A stored plan as a board to work on: its basket with the pins that hold, and its loads as piece indices. Shared by server and browser worker. */
-import { basketOf, type Basket } from '@core/loads/basket.ts';
-import { consequenceOf, type Consequence, type MoveTarget } from '@core/loads/move.ts';
-import { decide } from '@core/loads/outcomes.ts';
-import { applyPins } from '@core/loads/pins.ts';
+import { basketOf, type Basket } from '@core/price/basket.ts';
+import { consequenceOf, type Consequence, type MoveTarget } from '@core/board/move.ts';
+import { decide } from '@core/piece/outcomes.ts';
+import { applyPins } from '@core/board/pins.ts';
 import { readHamperValue, type HamperDocument } from './hamper.ts';
 import type { PlanDocument } from './plan.ts';
 

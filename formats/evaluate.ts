@@ -1,6 +1,6 @@
 /** Pricing candidate sets of a hamper document: each taken as one load, or each of its garments given an outcome. No coupling between rows; pins play no part. */
 import * as v from 'valibot';
-import { candidatePrices, type CandidatePrice } from '@core/loads/evaluate.ts';
+import { candidatePrices, type CandidatePrice } from '@core/board/evaluate.ts';
 import { outcomes } from '@core/model/plan.ts';
 import { readHamperValue, type HamperResult } from './hamper.ts';
 import { parseJson } from './json.ts';

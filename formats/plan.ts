@@ -1,7 +1,7 @@
 /** The plan document (version 1): the core's plan with its numbers rounded for exchange, and its Valibot schema. */
 import * as v from 'valibot';
-import { planBasket } from '@core/loads/plan.ts';
-import type { Progress } from '@core/loads/solve/solve.ts';
+import { planBasket } from '@core/plan/plan.ts';
+import type { Progress } from '@core/solve/solve.ts';
 import { compartments, outcomes, severities, type Plan } from '@core/model/plan.ts';
 import { ironOrder } from '@core/model/orders.ts';
 import type { ReadHamper } from './hamper.ts';

@@ -2,7 +2,7 @@
 import { boardOf, consequence, targetOf, type Board } from '@formats/board.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
-import type { Consequence } from '@core/loads/move.ts';
+import type { Consequence } from '@core/board/move.ts';
 
 export type BoardQuestion =
   | { kind: 'open'; hamper: HamperDocument; plan: PlanDocument }

@@ -2,7 +2,7 @@
 import type { MessagePort } from 'node:worker_threads';
 import { readHamperValue, type HamperDocument } from '@formats/hamper.ts';
 import { planHamper, type PlanDocument } from '@formats/plan.ts';
-import type { Progress } from '@core/loads/solve/solve.ts';
+import type { Progress } from '@core/solve/solve.ts';
 
 /** `watch` = where to tell how far it is; without it nobody asks. */
 export interface PlanTask {

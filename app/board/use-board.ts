@@ -1,6 +1,6 @@
 /** The board's worker, started with the first piece somebody picks up; answers what a move would mean. */
 import { useCallback, useEffect, useRef } from 'react';
-import type { Consequence } from '@core/loads/move.ts';
+import type { Consequence } from '@core/board/move.ts';
 import type { BoardAnswer, BoardQuestion } from '../../workers/board.worker.ts';
 
 export type Ask = (piece: string, target: string) => Promise<Consequence | null>;

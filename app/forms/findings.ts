@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { catcherFindings, sizeFindings, stainFindings } from '@core/loads/findings.ts';
+import { catcherFindings, sizeFindings, stainFindings } from '@core/run/findings.ts';
 
 /** What was seen at the end of a load. Questions that a load does not ask arrive as "none". */
 export const findingsSchema = v.object({

@@ -8,7 +8,7 @@ import { appendEvents } from '@data/events.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
 import { newestPlan } from '@data/loads.ts';
-import type { MoveTarget } from '@core/loads/move.ts';
+import type { MoveTarget } from '@core/board/move.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { Route } from './+types/sort';
 import { useBoard } from '../board/use-board.ts';

@@ -1,5 +1,5 @@
 /** Start and finish a load: the one place where a load's life meets basket, cupboard and history. */
-import { catcherGrades, piecesRead, type Findings } from '@core/loads/findings.ts';
+import { catcherGrades, piecesRead, type Findings } from '@core/run/findings.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { closeTreatmentsOf } from './treat.server.ts';

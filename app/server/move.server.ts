@@ -1,5 +1,5 @@
 /** Moves on the board: from what somebody did to pins. */
-import type { MoveTarget } from '@core/loads/move.ts';
+import type { MoveTarget } from '@core/board/move.ts';
 import type { Board } from '@formats/board.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import { pinsWithout } from '@data/decisions.ts';

@@ -2,7 +2,7 @@
 import path from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
-import type { Progress } from '@core/loads/solve/solve.ts';
+import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';

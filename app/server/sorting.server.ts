@@ -2,7 +2,7 @@
  * Sorting that somebody waits for. A usual basket is sorted while the page loads; a large one goes on by itself, tells how far it is and can be
  * stopped. At most one per household: a newer wish replaces an older one. The old plan stays until the new one is stored.
  */
-import type { Progress } from '@core/loads/solve/solve.ts';
+import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import { inHousehold } from '@data/client.ts';
 import { storePlan } from '@data/loads.ts';

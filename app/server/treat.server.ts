@@ -2,7 +2,7 @@
 import { beginBench, dueStep, mayBegin, report, type CheckResult, type OpenChemical } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { Procedure } from '@core/stain/treatment.ts';
-import { workplaceOf } from '@core/loads/pretreat.ts';
+import { workplaceOf } from '@core/piece/pretreat.ts';
 import { agents, preparations, type AgentId } from '@core/chemistry/agents.ts';
 import { isTool, tools } from '@core/chemistry/tools.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';

@@ -2,9 +2,9 @@
 import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import type { PlanDocument, PlannedLoadDocument } from '@formats/plan.ts';
-import { displayDose } from '@core/loads/plan.ts';
-import { prepareWords } from '@core/loads/care-steps.ts';
-import { profileOf, type Profile } from '@core/loads/profile.ts';
+import { displayDose } from '@core/plan/plan.ts';
+import { prepareWords } from '@core/piece/care-steps.ts';
+import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { actionOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
 import type { PrepareStep } from '@core/model/plan.ts';
 import type { ClothView } from '../ui/fold.tsx';

@@ -1,5 +1,5 @@
 /** A move's consequence in words; the same on the server and in the browser. */
-import type { Consequence, LoadAfter } from '@core/loads/move.ts';
+import type { Consequence, LoadAfter } from '@core/board/move.ts';
 import type { Outcome } from '@core/model/plan.ts';
 
 export type Verdict = 'cheaper' | 'dearer' | 'same' | 'risk' | 'refused';

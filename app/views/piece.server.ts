@@ -7,7 +7,7 @@ import { trustOf, type Trust } from '@core/colour/trust.ts';
 import { bindingBounds, type EnvelopeParameter } from '@core/envelope/envelope.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
 import { dryMassG } from '@core/garment/mass.ts';
-import { profileOf, type Profile } from '@core/loads/profile.ts';
+import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { garmentHistory } from '@data/events.ts';
 import { findPiece, garmentDocument } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';

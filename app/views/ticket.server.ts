@@ -1,7 +1,7 @@
 /** The ticket of one load, planned, running or finished. */
 import { childLines, withPoisonCentre } from '@core/chemistry/precautions.ts';
 import { dryMassG } from '@core/garment/mass.ts';
-import { netNeed } from '@core/loads/nets.ts';
+import { netNeed } from '@core/piece/nets.ts';
 import { bandOf } from '@core/stain/score.ts';
 import { stainFacts } from '@core/stain/stains.ts';
 import { garmentOf, type HamperDocument } from '@formats/hamper.ts';

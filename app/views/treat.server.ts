@@ -1,6 +1,6 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
 import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
-import { workplaceOf } from '@core/loads/pretreat.ts';
+import { workplaceOf } from '@core/piece/pretreat.ts';
 import { checks, stopCodes } from '@core/stain/actions.ts';
 import { dueStep, mayBegin } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';

@@ -1,7 +1,7 @@
 /** What screens say: moves, events, times and numbers in words. */
 import { describe, expect, test } from '@jest/globals';
-import { basketOf } from '@core/loads/basket.ts';
-import { consequenceOf } from '@core/loads/move.ts';
+import { basketOf } from '@core/price/basket.ts';
+import { consequenceOf } from '@core/board/move.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { demoHousehold } from '@data/demo/household.ts';
 import { eventText } from './history.ts';

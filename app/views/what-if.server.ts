@@ -1,5 +1,5 @@
 /** What a pushed setting would do to one load: choices from the household's own machine, consequences piece by piece. */
-import { whatIf, type Pushed } from '@core/loads/what-if.ts';
+import { whatIf, type Pushed } from '@core/board/what-if.ts';
 import { detergentClasses } from '@core/model/household.ts';
 import { tumbleOrder } from '@core/model/orders.ts';
 import { boardOf } from '@formats/board.ts';

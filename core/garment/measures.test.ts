@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { netNeed } from '../loads/nets.ts';
+import { netNeed } from '../piece/nets.ts';
 import { measurePlaces, placesOf, placeWords, roundMeasure, sizeChanges, type Measure } from './measures.ts';
 
 describe('measures', () => {

@@ -14,7 +14,7 @@ import { soapDose } from '../chemistry/soap.ts';
 import { isTool, tools } from '../chemistry/tools.ts';
 import { garmentEnvelope } from '../envelope/garment-envelope.ts';
 import type { FibreId } from '../fibre/fibres.ts';
-import { planBasket } from '../loads/plan.ts';
+import { planBasket } from '../plan/plan.ts';
 import type { ColourTest, Garment, Stain } from '../model/garment.ts';
 import { garment, household, plainRules, washLabel } from '../testing/arbitrary.ts';
 import { actions, checks, stopCodes, whens } from './actions.ts';

@@ -3,7 +3,7 @@ import { colourFacts } from '../colour/colour.ts';
 import { weightsFor } from '../cost/weights.ts';
 import { hasSignificant, isHide, isProtein, isWool } from '../fibre/blend.ts';
 import { kindFacts } from '../garment/kinds.ts';
-import { waitUrgency } from '../loads/demand.ts';
+import { waitUrgency } from '../piece/demand.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household } from '../model/household.ts';
 import { soilOrder } from '../model/orders.ts';

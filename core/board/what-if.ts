@@ -1,0 +1,267 @@
+/**
+ * What a setting would do to a load, pushed past its limits or not: shrink, felting, bleed, fade, creases, set stains, cleaning, energy and hours to
+ * dry, each with its size and its odds. The same arithmetic as the planner, without its permission.
+ */
+import { bleedLimits, bleedScore, catcherHelps, stainDeltaE } from '../colour/bleed.ts';
+import { tintedHex } from '../colour/colour.ts';
+import { fadeDeltaE } from '../colour/grading.ts';
+import { dryingTimeHours, tumbleRun } from '../drying/drying.ts';
+import { kindFacts } from '../garment/kinds.ts';
+import type { Dryer, Household, Programme, Washer } from '../model/household.ts';
+import { actionOrder, respects, tumbleOrder, type Tumble } from '../model/orders.ts';
+import {
+  feltingPercent,
+  totalShrinkPercent,
+  type Agitation,
+  type DryingHeat,
+  type WashEvent,
+} from '../shrinkage/shrinkage.ts';
+import { shrinkClassOf, usualLengthCm } from '../shrinkage/classes.ts';
+import { stainFacts, stainWashes } from '../stain/stains.ts';
+import { oddsAbove } from '../units/odds.ts';
+import { moistureAfterSpin, spinG } from '../washing/spin.ts';
+import { runKwh, statedFullLoadKwh, waterRowOf } from '../washing/energy.ts';
+import type { Basket } from '../price/basket.ts';
+import { cleaningEffect } from '../piece/demand.ts';
+import { featuresOf } from '../price/features.ts';
+import type { DetergentClass } from '../model/household.ts';
+import type { Profile } from '../piece/profile.ts';
+
+export interface Pushed {
+  washer: Washer;
+  programme: Programme;
+  temperatureC: number;
+  spinRpm: number;
+  tumble: Tumble;
+  detergent: DetergentClass;
+  catcher: boolean;
+  dryer: Dryer | null;
+}
+
+export interface PieceEffect {
+  piece: number;
+  /** Bounds of the piece this setting passes, in words. */
+  passes: string[];
+  shrinkPercent: number;
+  shrinkCm: number;
+  shrinkOdds: number;
+  feltingPercent: number;
+  /** Worst tint it takes: from whom, how strong, the odds of a visible one, and what it would look like. */
+  tint: { from: number; deltaE: number; odds: number; hex: string } | null;
+  /** ΔE of one such wash, how many until it shows, and the odds that ten of them show. */
+  fadeDeltaE: number;
+  washesToGrade4: number | null;
+  fadeOdds: number;
+  creaseOdds: number;
+  stainSetOdds: number;
+  /** Share of the need left, and the odds that the soil asks more than the wash gives. */
+  cleaningDeficit: number;
+  uncleanOdds: number;
+  dryingHours: number | null;
+}
+export interface WhatIf {
+  pieces: PieceEffect[];
+  energyKwh: number;
+  tumbleKwh: number;
+  tumbleMin: number;
+  minutes: number;
+  overfilled: boolean;
+}
+
+/** Shrink above this is seen and felt. */
+const noticeableShrink = 3;
+/** Grade 4 of the change scale. */
+const grade4Change = 1.7;
+/** A piece washed this way for good: so many washes decide whether it fades to be seen. */
+const washesOfHabit = 10;
+/** How likely heat sets a stain that is still there (estimates). */
+const setByWash = 0.6;
+const setByDryer = 0.8;
+
+function agitationOf(p: Programme): Agitation {
+  if (p.family === 'wool') return 'wool-programme';
+  switch (p.action) {
+    case 'normal':
+      return 'cotton';
+    case 'mild':
+      return 'synthetics';
+    case 'very-mild':
+      return 'delicate';
+    case 'hand':
+    case 'none':
+      return 'hand-wash';
+  }
+}
+const heatOf = (t: Tumble): DryingHeat => (t === 'normal' ? 'tumble-hot' : t === 'low' ? 'tumble-low' : 'line');
+
+/** Washes so far, as its own limits had it. */
+const historyOf = (p: Profile): WashEvent[] =>
+  p.garment.washCount === 0
+    ? []
+    : [
+        {
+          temperatureC: Math.min(40, p.values.maxTemperatureC),
+          agitation: p.isWool ? 'wool-programme' : 'synthetics',
+          drying: 'line',
+          minutes: 30,
+          times: Math.min(20, p.garment.washCount),
+          insideOut: p.values.flags.has('inside-out'),
+        },
+      ];
+
+function passesOf(p: Profile, s: Pushed): string[] {
+  const v = p.values;
+  const out: string[] = [];
+  const reason = (parameter: string): string =>
+    p.envelope.bounds.filter((b) => b.parameter === parameter).map((b) => b.reason)[0] ?? '';
+  if (v.wet === 'none') out.push(p.closure?.reason ?? 'not in water');
+  if (s.temperatureC > v.maxTemperatureC) out.push(`bears ${v.maxTemperatureC} °C (${reason('maxTemperatureC')})`);
+  if (!respects(actionOrder, s.programme.action, v.maxAction))
+    out.push(`bears ${v.maxAction.replace('-', ' ')} movement (${reason('maxAction')})`);
+  const limit = s.programme.family === 'wool' ? v.woolSpinRpm : v.maxSpinRpm;
+  if (s.spinRpm > 0 && spinG(s.spinRpm, s.washer.drumRadiusM) > spinG(limit) * 1.05 + 1e-9)
+    out.push(`bears ${limit} rpm (${reason('maxSpinRpm')})`);
+  if (!respects(tumbleOrder, s.tumble, v.tumble))
+    out.push(v.tumble === 'none' ? `no dryer (${reason('tumble')})` : `dryer low only (${reason('tumble')})`);
+  if (!v.detergents.has(s.detergent)) out.push(`not this detergent (${reason('detergents')})`);
+  return out;
+}
+
+function worstTint(
+  pieces: readonly number[],
+  b: Basket,
+  receiver: number,
+  s: Pushed,
+  minutes: number,
+): PieceEffect['tint'] {
+  const r = b.profiles[receiver];
+  if (!r) return null;
+  let worst: PieceEffect['tint'] = null;
+  for (const giver of pieces) {
+    const g = b.profiles[giver];
+    if (giver === receiver || !g || g.history.dye === null) continue;
+    const donorKg = pieces.reduce((m, i) => m + (b.dyeGroup[i] === b.dyeGroup[giver] ? (b.donorKg[i] ?? 0) : 0), 0);
+    const score = bleedScore(
+      g.history.dye,
+      g.history.colour.strongest.lightness,
+      g.garment.washCount,
+      s.temperatureC,
+      minutes,
+    );
+    const raw = stainDeltaE(
+      score,
+      g.history.dye,
+      r.fibre,
+      r.history.colour.ground.lightness,
+      donorKg,
+      bleedLimits.referenceLoadKg,
+    );
+    const deltaE = s.catcher && catcherHelps(g.history, g.rawIndigo, r.history) ? raw * bleedLimits.catcherFactor : raw;
+    if (worst && deltaE <= worst.deltaE) continue;
+    const limit = r.history.colour.class === 'white' ? bleedLimits.white : bleedLimits.coloured;
+    const ground = r.garment.colours.find((c) => c.role === 'ground')?.hex ?? '#888888';
+    const strongest =
+      g.garment.colours.find((c) => c.role !== 'ground' && g.history.colour.strongestShare < 1)?.hex ??
+      g.garment.colours[0]?.hex ??
+      ground;
+    worst = { from: giver, deltaE, odds: oddsAbove(deltaE, limit), hex: tintedHex(ground, strongest, deltaE) };
+  }
+  return worst;
+}
+
+/** Everything a pushed setting would do to these pieces. */
+export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, household: Household): WhatIf {
+  const f = featuresOf(b, pieces);
+  const bleedMinutes = bleedLimits.washShare * s.programme.durationMin;
+  const event: WashEvent = {
+    temperatureC: s.temperatureC,
+    agitation: agitationOf(s.programme),
+    drying: heatOf(s.tumble),
+    minutes: Math.min(60, bleedMinutes),
+    times: 1,
+    insideOut: false,
+  };
+  const effect = cleaningEffect(s.temperatureC, s.programme.action, s.programme.durationMin, s.detergent);
+  const effects = pieces.flatMap((i): PieceEffect[] => {
+    const p = b.profiles[i];
+    if (!p) return [];
+    const cls = shrinkClassOf(p.garment);
+    const before = historyOf(p);
+    const own = { ...event, insideOut: p.values.flags.has('inside-out') };
+    const shrink = Math.max(
+      0,
+      totalShrinkPercent(cls, 'length', [...before, own]) - totalShrinkPercent(cls, 'length', before),
+    );
+    const felting = Math.max(0, feltingPercent(cls, [...before, own]) - feltingPercent(cls, before));
+    const fadeAfter = (times: number): number =>
+      p.history.dye === null
+        ? 0
+        : fadeDeltaE(p.history.dye, [...before, { ...own, times }]) - fadeDeltaE(p.history.dye, before);
+    const fade = fadeAfter(1);
+    const limit = s.programme.family === 'wool' ? p.values.woolSpinRpm : p.values.maxSpinRpm;
+    const stained = p.garment.stains.length > 0;
+    const overCap = p.garment.stains.some((x) => s.temperatureC > stainWashes[stainFacts(x.kind).wash].maxTemperatureC);
+    const x0 = moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM);
+    const dry =
+      s.tumble === 'none'
+        ? dryingTimeHours(p.garment.kind, p.fibre, x0, kindFacts(p.garment.kind).layout, {
+            temperatureC: household.room.temperatureC,
+            humidity: household.room.relativeHumidity,
+            airSpeedMPerS: household.room.airSpeedMPerS,
+            gapMm: 60,
+          })
+        : null;
+    const setOdds = 1 - (1 - (overCap ? setByWash : 0)) * (1 - (stained && s.tumble !== 'none' ? setByDryer : 0));
+    return [
+      {
+        piece: i,
+        passes: passesOf(p, s),
+        shrinkPercent: shrink,
+        shrinkCm: (shrink / 100) * usualLengthCm(p.garment.kind),
+        shrinkOdds: oddsAbove(shrink, noticeableShrink),
+        feltingPercent: felting,
+        tint: worstTint(pieces, b, i, s, bleedMinutes),
+        fadeDeltaE: fade,
+        washesToGrade4: fade > 1e-6 ? Math.ceil(grade4Change / fade) : null,
+        fadeOdds: oddsAbove(fadeAfter(washesOfHabit), grade4Change),
+        creaseOdds:
+          s.spinRpm === 0
+            ? 0
+            : oddsAbove(spinG(s.spinRpm, s.washer.drumRadiusM), spinG(Math.max(300, limit)) * 1.3, 0.35),
+        stainSetOdds: setOdds,
+        cleaningDeficit: Math.max(0, p.need - effect),
+        uncleanOdds: oddsAbove(p.need, effect),
+        dryingHours: dry?.ok ? dry.value : null,
+      },
+    ];
+  });
+  const fill = f.massKg / s.programme.maxLoadKg;
+  const energyKwh = runKwh({
+    row: waterRowOf(s.programme.family),
+    fullKwh: statedFullLoadKwh(s.programme.energyKwhAt, s.temperatureC, household.water.coldC),
+    fullWaterL: s.programme.waterL,
+    temperatureC: s.temperatureC,
+    spinRpm: s.spinRpm,
+    massKg: f.massKg,
+    fill: Math.min(1, fill),
+    coldC: household.water.coldC,
+    extraRinse: false,
+  });
+  const wet =
+    pieces.reduce((m, i) => {
+      const p = b.profiles[i];
+      return m + (p ? p.massKg * moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM) : 0);
+    }, 0) / Math.max(0.01, f.massKg);
+  const tumble =
+    s.tumble !== 'none' && s.dryer
+      ? tumbleRun(s.dryer.type, f.massKg, wet, s.dryer.maxLoadKg, s.tumble === 'low')
+      : null;
+  return {
+    pieces: effects,
+    energyKwh,
+    tumbleKwh: tumble?.energyKwh ?? 0,
+    tumbleMin: tumble?.minutes ?? 0,
+    minutes: s.programme.durationMin + (tumble?.minutes ?? 0),
+    overfilled: fill > 1,
+  };
+}

@@ -1,0 +1,287 @@
+/** Why a load is set as it is, what to watch in it, and why groups stay apart: each reason names its piece. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { TraitId } from '../construction/traits.ts';
+import type { Garment } from '../model/garment.ts';
+import type { Household, HouseRules } from '../model/household.ts';
+import { anyGarment, everydayGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
+import { basketOf, type Basket } from '../price/basket.ts';
+import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
+import { loadAt, priceLoad, type PricedLoad } from '../price/price.ts';
+import { transferAllowed, transfers } from '../price/transfer.ts';
+
+const traits = (...ids: TraitId[]) => new Set<TraitId>(ids);
+const ground = (hex: string) => [{ hex, role: 'ground' as const }];
+const home = (rules: Partial<HouseRules> = {}): Household => ({
+  ...household,
+  rules: { ...household.rules, ...rules },
+});
+function at(gs: Garment[], programme: string, temperatureC: number, h = home()): { b: Basket; load: PricedLoad } {
+  const b = basketOf(gs, h);
+  const index = b.settings.findIndex(
+    (s) => s.method === 'machine' && s.programme.id === programme && s.temperatureC === temperatureC,
+  );
+  return {
+    b,
+    load: loadAt(
+      b,
+      gs.map((_, i) => i),
+      index,
+    )!,
+  };
+}
+const bindings = (gs: Garment[], programme: string, temperatureC: number, rules: Partial<HouseRules> = {}) => {
+  const h = home(rules);
+  const { b, load } = at(gs, programme, temperatureC, h);
+  return new Map(bindingsOf(load, b.profiles, h.rules).map((x) => [x.parameter, x]));
+};
+const codes = (gs: Garment[], programme: string, temperatureC: number) => {
+  const { b, load } = at(gs, programme, temperatureC);
+  return new Map(loadWarnings(b, load, b.profiles).map((w) => [w.code, w]));
+};
+const stain = (kind: 'coffee' | 'fuel-diesel') => ({
+  id: 's',
+  kind,
+  ageHours: 30,
+  heatSet: false,
+  place: '',
+  sizeCm: 3,
+  failedRounds: 0,
+  heat: null,
+  tried: [],
+});
+
+const towel = garment('towel', {
+  kind: 'bath_towel',
+  traits: traits('terry'),
+  label: washLabel(60),
+  colours: ground('#d9c7a4'),
+  dye: 'vat',
+});
+const skirt = garment('skirt', {
+  kind: 'skirt_light',
+  parts: only('viscose', 60, 'polyester'),
+  traits: traits('woven'),
+  label: washLabel(30, 'mild'),
+  colours: ground('#8b8d94'),
+});
+
+describe('what binds a load', () => {
+  test('the piece that sets the temperature is named, with what the load could do without it', () => {
+    const t = bindings([towel, garment('tee')], 'cottons', 40).get('temperatureC')!;
+    expect(t).toMatchObject({ limit: 40, garment: 'tee', source: 'label', without: 60 });
+  });
+  test('where a cooler wash is enough, no piece is blamed', () =>
+    expect(bindings([towel], 'cottons', 30).get('temperatureC')).toMatchObject({
+      limit: 30,
+      garment: null,
+      source: 'rule',
+      without: null,
+    }));
+  test('spin: the slowest piece, or the programme that spins no faster', () => {
+    expect(bindings([towel, garment('tee')], 'cottons', 40).get('spinRpm')).toMatchObject({
+      limit: 800,
+      garment: 'tee',
+      without: 1400,
+    });
+    expect(bindings([towel], 'easy', 40).get('spinRpm')).toMatchObject({
+      limit: 1000,
+      garment: null,
+      source: 'washer',
+    });
+  });
+  test('movement is told only where something is gentler than normal', () => {
+    expect(bindings([skirt, garment('tee')], 'easy', 30).get('action')).toMatchObject({
+      limit: 'mild',
+      garment: 'skirt',
+      without: 'normal',
+    });
+    expect(bindings([towel], 'cottons', 40).has('action')).toBe(false);
+  });
+  test('the dryer: the house rule, or the piece that bears none', () => {
+    expect(bindings([towel], 'cottons', 40).get('tumble')).toMatchObject({
+      limit: 'none',
+      garment: null,
+      source: 'rule',
+    });
+    expect(
+      bindings([towel, { ...skirt, label: washLabel(30, 'mild', { tumble: 'none' }) }], 'easy', 30, {
+        tumble: 'when-allowed',
+      }).get('tumble'),
+    ).toMatchObject({ garment: 'skirt', limit: 'none', without: 'low' });
+  });
+  test('a binding without its piece is never tighter than with it', () =>
+    fc.assert(
+      fc.property(fc.array(everydayGarment, { minLength: 2, maxLength: 5 }), (gs) => {
+        const b = basketOf(
+          gs.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+          household,
+        );
+        const price = priceLoad(
+          b,
+          gs.map((_, i) => i),
+        );
+        if (!price.feasible) return;
+        for (const x of bindingsOf(price, b.profiles, household.rules)) {
+          expect(x.garment === null || b.profiles.some((p) => p.garment.id === x.garment)).toBe(true);
+          expect(x.reason.length).toBeGreaterThan(3);
+          if (x.parameter === 'temperatureC' && typeof x.without === 'number')
+            expect(x.without).toBeGreaterThan(price.setting.temperatureC);
+          if (x.parameter === 'spinRpm' && typeof x.without === 'number')
+            expect(x.without).toBeGreaterThan(price.spinRpm);
+        }
+      }),
+      { numRuns: 150 },
+    ));
+});
+
+describe('what to watch in a load', () => {
+  test('an untested red, a known bleeder, a zip, wool in a machine', () => {
+    expect(
+      codes([garment('red', { colours: ground('#a3222f'), dye: 'unknown', washCount: 0 })], 'cottons', 30).get(
+        'dye-untested',
+      )?.garments,
+    ).toEqual(['red']);
+    expect(
+      codes(
+        [garment('b', { tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01T10:00:00Z' }] })],
+        'cottons',
+        30,
+      ).get('dye-bleeds')?.text,
+    ).toContain('bled before');
+    expect(
+      codes([garment('hoodie', { kind: 'hoodie', traits: traits('zip') }), garment('tee')], 'cottons', 40).get(
+        'hard-parts',
+      )?.garments,
+    ).toEqual(['hoodie']);
+    expect(
+      codes(
+        [
+          garment('w', {
+            kind: 'jumper_mid',
+            parts: only('wool'),
+            traits: traits('jersey-knit'),
+            label: washLabel(30, 'very-mild'),
+          }),
+        ],
+        'wool',
+        30,
+      ).has('felting'),
+    ).toBe(true);
+  });
+  test('a mark forbids heat; fuel is a danger, not a caution', () => {
+    expect(codes([garment('c', { stains: [stain('coffee')] })], 'cottons', 30).get('stain-before-heat')?.severity).toBe(
+      'caution',
+    );
+    expect(codes([garment('f', { stains: [stain('fuel-diesel')] })], 'cottons', 30).get('fuel-fire')).toMatchObject({
+      severity: 'danger',
+      garments: ['f'],
+    });
+  });
+  test('hygiene below 60 °C says what it does not do', () => {
+    expect(
+      codes([garment('h', { hygiene: true, label: washLabel(40) })], 'cottons', 40).get('hygiene')?.text,
+    ).toContain('does not disinfect');
+    expect(codes([garment('h', { hygiene: true, label: washLabel(60) })], 'cottons', 60).get('hygiene')?.severity).toBe(
+      'info',
+    );
+  });
+  test('a single T-shirt underfills; a half-empty bottle runs out', () => {
+    expect(codes([garment('t')], 'cottons', 40).get('underfilled')?.text).toMatch(/The drum is \d+ % full/);
+    const few = { ...household, products: household.products.map((p) => ({ ...p, remaining: 5 })) };
+    const { b, load } = at([garment('t')], 'cottons', 40, few);
+    expect(loadWarnings(b, load, b.profiles).find((w) => w.code === 'product-runs-out')?.text).toMatch(
+      /5 ml left, \d+ needed/,
+    );
+  });
+  test('a missing label, a silent one, a contradictory one', () => {
+    const warned = pieceWarnings(
+      basketOf(
+        [
+          garment('none', { label: null }),
+          garment('silent', { label: { ...washLabel(40), wash: null } }),
+          garment('hot-wool', { parts: only('wool'), label: washLabel(60) }),
+          garment('out', { label: null, include: false }),
+        ],
+        household,
+      ).profiles,
+    );
+    expect(warned.map((w) => [w.code, w.garments])).toEqual([
+      ['label-missing', ['none']],
+      ['assumed', ['silent']],
+      ['label-conflict', ['hot-wool']],
+    ]);
+  });
+  test('every warning names pieces of its load and says something', () =>
+    fc.assert(
+      fc.property(fc.array(anyGarment, { minLength: 1, maxLength: 4 }), (gs) => {
+        const b = basketOf(
+          gs.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+          household,
+        );
+        const price = priceLoad(
+          b,
+          gs.map((_, i) => i),
+        );
+        if (!price.feasible) return;
+        for (const w of loadWarnings(b, price, b.profiles)) {
+          expect(w.garments.length).toBeGreaterThan(0);
+          for (const id of w.garments) expect(b.profiles.map((p) => p.garment.id)).toContain(id);
+          expect(w.text).not.toMatch(/undefined|NaN|null/);
+        }
+      }),
+      { numRuns: 200 },
+    ));
+});
+
+describe('why groups stay apart', () => {
+  const between = (a: Garment, c: Garment) => {
+    const b = basketOf([a, c], household);
+    const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
+    if (!x.feasible || !y.feasible) throw new Error('each can be washed');
+    return { b, separation: separationOf(b, x, y) };
+  };
+  test('contamination before anything else, then company, dye, detergent, hard parts', () => {
+    expect(
+      between(
+        garment('f', { soil: 'hazardous' }),
+        garment('red', { colours: ground('#a3222f'), dye: 'unknown', washCount: 0 }),
+      ).separation?.constraint,
+    ).toBe('H4');
+    expect(
+      between(
+        garment('red', { colours: ground('#a3222f'), dye: 'unknown', washCount: 0 }),
+        garment('w', { colours: ground('#f7f7f4'), dye: 'undyed' }),
+      ).separation?.constraint,
+    ).toBe('H5');
+  });
+  test('dye that runs names giver and receiver, with the difference and its limit', () => {
+    const { separation } = between(
+      garment('navy', { colours: ground('#232f4e'), dye: 'direct', washCount: 4 }),
+      garment('white', { colours: ground('#f7f7f4'), dye: 'undyed' }),
+    );
+    expect(separation).toMatchObject({ constraint: 'H3', garments: ['navy', 'white'] });
+    expect(separation?.text).toMatch(/^navy would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/);
+  });
+  test('what only the price keeps apart has no reason', () =>
+    expect(between(garment('a'), garment('b')).separation).toBeNull());
+  test('H3 is said exactly where no setting that suits both would do', () =>
+    fc.assert(
+      fc.property(everydayGarment, everydayGarment, (a, c) => {
+        const b = basketOf(
+          [
+            { ...a, id: 'a', name: 'a' },
+            { ...c, id: 'c', name: 'c' },
+          ],
+          household,
+        );
+        const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
+        if (!x.feasible || !y.feasible || b.conflict[0]?.[1]) return;
+        const common = b.settings.flatMap((_, k) => (b.allowed[0]?.[k] && b.allowed[1]?.[k] ? [k] : []));
+        const runs = (k: number): boolean =>
+          transfers(b, [0, 1], k, true).some((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));
+        expect(separationOf(b, x, y)?.constraint === 'H3').toBe(common.length > 0 && common.every(runs));
+      }),
+      { numRuns: 300 },
+    ));
+});

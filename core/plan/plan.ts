@@ -1,0 +1,343 @@
+/** From a household and its dirty pieces to the whole plan. Pure: the same input gives the same plan. */
+import type { Garment } from '../model/garment.ts';
+import type { Household } from '../model/household.ts';
+import type {
+  Dose,
+  Outcome,
+  Plan,
+  PlannedGarment,
+  PlannedLoad,
+  PlanWarning,
+  Pretreatment,
+  Reason,
+  Separation,
+} from '../model/plan.ts';
+import { loadConstants } from '../cost/weights.ts';
+import { roundTo, sum } from '../units/numbers.ts';
+import { ironMinutes } from '../pressing/ironing.ts';
+import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
+import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
+import { procedureFor } from '../stain/procedure.ts';
+import { basketOf, type Basket } from '../price/basket.ts';
+import { deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
+import { decide, type Decision } from '../piece/outcomes.ts';
+import { dryPlan, prepareSteps, pressPlan, storeAs } from '../piece/care-steps.ts';
+import { procedureOf } from './procedure.ts';
+import { applyPins, type Pin } from '../board/pins.ts';
+import { solve, type Progress } from '../solve/solve.ts';
+import type { Profile } from '../piece/profile.ts';
+
+export interface PlanRequest {
+  household: Household;
+  garments: readonly Garment[];
+  /** ISO 8601 with offset. */
+  now: string;
+  /** Hand-made decisions, in order. */
+  pins?: readonly Pin[];
+}
+
+/** Deadlines first, then the hottest demand and the largest load: the order in which to run. */
+function runningOrder(loads: readonly PricedLoad[], b: Basket): PricedLoad[] {
+  const deadline = (l: PricedLoad): number =>
+    Math.min(...l.pieces.map((i) => Date.parse(b.profiles[i]?.garment.neededBy ?? '') || Infinity));
+  const longestDrying = (l: PricedLoad): number => Math.max(...l.pieces.map((i) => (b.profiles[i]?.isWool ? 1 : 0)));
+  return [...loads].sort((x, y) => {
+    const d = deadline(x) - deadline(y);
+    if (Number.isFinite(d) && d !== 0) return d;
+    if (deadline(x) !== deadline(y)) return deadline(x) < deadline(y) ? -1 : 1;
+    return longestDrying(y) - longestDrying(x) || y.massKg - x.massKg || (x.pieces[0] ?? 0) - (y.pieces[0] ?? 0);
+  });
+}
+
+function doseOf(load: PricedLoad): Dose {
+  const { product, setting } = load;
+  const drum = product.form === 'pod' || product.form === 'tablet' || product.form === 'sheet';
+  return {
+    product: product.id,
+    class: product.class,
+    amount: load.doseAmount,
+    unit: load.doseUnit,
+    compartment: setting.method === 'hand' ? 'basin' : drum ? 'drum' : 'main',
+  };
+}
+/** Liquid and powder are measured in steps of 5, by hand in steps of 1; the plan keeps the exact value. */
+export const displayDose = (amount: number, unit: string, byHand: boolean): number =>
+  unit === 'ml' || unit === 'g'
+    ? byHand
+      ? Math.max(1, Math.round(amount))
+      : Math.max(5, Math.round(amount / 5) * 5)
+    : Math.ceil(amount);
+
+/** How a load runs: the keys of a planned load from its method to its softener. */
+export type LoadFacts = Pick<
+  PlannedLoad,
+  | 'method'
+  | 'washer'
+  | 'programme'
+  | 'basin'
+  | 'massKg'
+  | 'fill'
+  | 'temperatureC'
+  | 'spinRpm'
+  | 'action'
+  | 'extraRinse'
+  | 'detergent'
+  | 'additives'
+  | 'softener'
+>;
+export function loadFacts(load: PricedLoad): LoadFacts {
+  const { setting: s } = load;
+  const byHand = s.method === 'hand';
+  return {
+    method: s.method,
+    washer: byHand ? null : s.washer.id,
+    programme: byHand ? null : s.programme.id,
+    basin: byHand ? s.basin.id : null,
+    massKg: load.massKg,
+    fill: load.fill,
+    temperatureC: s.temperatureC,
+    spinRpm: load.spinRpm,
+    action: byHand ? 'hand' : s.programme.action,
+    extraRinse: load.extraRinse,
+    detergent: doseOf(load),
+    additives: load.helpers,
+    softener: load.helpers.some((h) => h.class === 'softener'),
+  };
+}
+
+function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
+  const { setting: s } = load;
+  const pieces = load.pieces.flatMap((i) => b.profiles[i] ?? []);
+  const byHand = s.method === 'hand';
+  const dose = doseOf(load);
+  const shown = `${displayDose(dose.amount, dose.unit, byHand)} ${dose.unit} ${load.product.name}`;
+  const place = {
+    prewash: 'in compartment I',
+    main: 'in compartment II',
+    softener: 'in the softener place',
+    drum: 'in the empty drum first',
+    basin: 'in the water first',
+  }[dose.compartment];
+  const catcherText = load.catcher ? ' Add a colour catcher.' : '';
+  const { method, washer, programme, basin, ...facts } = loadFacts(load);
+  return {
+    id: `L${index + 1}`,
+    method,
+    washer,
+    programme,
+    basin,
+    garments: pieces.map((p) => p.garment.id),
+    ...facts,
+    durationMin: load.durationMin,
+    waterL: load.waterL,
+    energyKwh: load.energyKwh,
+    cost: load.cost,
+    bindings: bindingsOf(load, pieces, b.household.rules),
+    warnings: loadWarnings(b, load, pieces),
+    procedure: procedureOf(load, pieces, `${shown} ${place}.${catcherText}`),
+  };
+}
+
+const drumRadius = (load: PricedLoad): number =>
+  load.setting.method === 'machine' ? load.setting.washer.drumRadiusM : 0.24;
+
+function washedGarment(
+  b: Basket,
+  p: Profile,
+  load: PricedLoad,
+  planned: PlannedLoad,
+  decision: Decision,
+  pretreat: readonly Pretreatment[],
+): PlannedGarment {
+  const binding = planned.bindings.find((x) => x.garment === p.garment.id);
+  const reasons: Reason[] = [decision.reason];
+  if (binding)
+    reasons.push({
+      code: 'H1',
+      source: binding.source,
+      text: `It sets the ${binding.parameter === 'temperatureC' ? 'temperature' : binding.parameter === 'spinRpm' ? 'spin' : binding.parameter === 'tumble' ? 'drying' : 'movement'} of this load: ${binding.reason}.`,
+    });
+  else
+    reasons.push({
+      code: 'H1',
+      source: 'rule',
+      text: `It bears ${p.values.maxTemperatureC} °C and ${p.values.maxAction} movement, and its detergent is shared: ${planned.detergent?.class ?? ''}.`,
+    });
+  return {
+    id: p.garment.id,
+    outcome: 'wash',
+    load: planned.id,
+    prepare: prepareSteps(p),
+    pretreat,
+    dry: dryPlan(p, b.household, load.spinRpm, drumRadius(load)),
+    press: pressPlan(p),
+    store: storeAs(p),
+    reasons,
+    deferralCost: 0,
+  };
+}
+
+/** What an outcome other than washing costs: waiting and testing by the wait, a spot by your hands, a professional by the bill. */
+export function outcomeCost(b: Basket, piece: number, outcome: Outcome): number {
+  switch (outcome) {
+    case 'wait':
+    case 'test-first':
+      return deferralCost(b, piece);
+    case 'spot-clean':
+      return loadConstants.spotCleanMin * b.weights.attendedMinute;
+    case 'professional':
+      return loadConstants.professionalEur;
+    default:
+      return 0;
+  }
+}
+
+function unwashedGarment(
+  b: Basket,
+  i: number,
+  p: Profile,
+  decision: Decision,
+  waiting: boolean,
+  pretreat: readonly Pretreatment[],
+): PlannedGarment {
+  const outcome = waiting ? 'wait' : (decision.fixed ?? 'wait');
+  const reasons: Reason[] = [decision.reason];
+  if (waiting) {
+    const alone = priceLoad(b, [i]);
+    if (alone.feasible)
+      reasons.unshift({
+        code: 'waits-for-fill',
+        source: 'rule',
+        text: `It waits for a fuller load: a run by itself would cost ${roundTo(alone.cost, 2)}, waiting ${roundTo(deferralCost(b, i), 2)}.`,
+      });
+    else {
+      const product = alone.violations.includes('no-suitable-product');
+      reasons.unshift({
+        code: product ? 'no-suitable-product' : 'no-suitable-programme',
+        source: product ? 'product' : 'washer',
+        text: product
+          ? `No product in the cupboard suits it: it needs ${[...p.values.detergents].join(' or ')}.`
+          : 'No programme or basin here suits it: a basin, a gentler programme or a cleaner would.',
+      });
+    }
+  }
+  const cost = outcomeCost(b, i, outcome);
+  return {
+    id: p.garment.id,
+    outcome,
+    load: null,
+    prepare: outcome === 'professional' && p.garment.traits.has('detachable') ? ['detach', 'keep-control'] : [],
+    pretreat: outcome === 'spot-clean' || outcome === 'wait' ? pretreat : [],
+    dry: null,
+    press: null,
+    store: storeAs(p),
+    reasons,
+    deferralCost: cost,
+  };
+}
+
+function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: readonly PlannedLoad[]): PlanWarning[] {
+  const out = pieceWarnings(b.profiles);
+  const missed = garments.filter(
+    (g) => g.outcome === 'wait' && b.profiles.some((p) => p.garment.id === g.id && p.garment.neededBy !== null),
+  );
+  if (missed.length)
+    out.push({
+      code: 'cannot-meet-deadline',
+      severity: 'caution',
+      garments: missed.map((g) => g.id),
+      text: 'These pieces have a date but nothing here can wash them.',
+    });
+  const slow = garments.filter((g) => g.dry && g.dry.hours > 24 && !g.dry.method.startsWith('tumble'));
+  if (slow.length)
+    out.push({
+      code: 'musty-drying',
+      severity: 'info',
+      garments: slow.map((g) => g.id),
+      text: `Drying takes more than a day for ${slow.length === 1 ? 'one piece' : `${slow.length} pieces`} in this room: moving air helps.`,
+    });
+  const bars = sum(garments.map((g) => (g.dry?.method === 'bars' ? g.dry.bars : 0)));
+  const offered = sum(b.household.dryingPlaces.map((d) => d.bars));
+  if (bars > offered && loads.length > 1)
+    out.push({
+      code: 'rack-full',
+      severity: 'info',
+      garments: garments.filter((g) => g.dry?.method === 'bars').map((g) => g.id),
+      text: `All loads together ask for ${bars} bars; you have ${offered}. Spread them over the day.`,
+    });
+  return out;
+}
+
+/** Plan a basket. Every piece is in exactly one load or has exactly one outcome. */
+export function planBasket(
+  { household, garments, now, pins = [] }: PlanRequest,
+  onProgress: ((p: Progress) => void) | null = null,
+): Plan {
+  const base = basketOf(garments, household);
+  const pinned = applyPins(
+    garments,
+    household,
+    base,
+    base.profiles.map((p) => decide(p, household, now)),
+    pins,
+  );
+  const { basket: b, decisions } = pinned;
+  const candidates = decisions.flatMap((d, piece) => (d.fixed === null ? [{ piece, mayWait: d.mayWait }] : []));
+  const solution = solve(b, candidates, pinned.decided, onProgress);
+  const priced = runningOrder(
+    solution.loads.flatMap((l) => {
+      const price = priceLoad(b, l);
+      return price.feasible ? [price] : [];
+    }),
+    b,
+  );
+  const loads = priced.map((l, i) => plannedLoad(b, l, i));
+  const workplace = workplaceOf(household);
+  const treatments = b.profiles.map((p) =>
+    p.garment.include ? p.garment.stains.map((s) => procedureFor(p.garment, s, workplace)) : [],
+  );
+  const result = b.profiles.map((p, i): PlannedGarment => {
+    const decision = decisions[i] as Decision;
+    const at = priced.findIndex((l) => l.pieces.includes(i));
+    const load = priced[at];
+    const planned = loads[at];
+    const pretreat = treatments[i]?.map(toPretreatment) ?? [];
+    return load && planned
+      ? washedGarment(b, p, load, planned, decision, pretreat)
+      : unwashedGarment(b, i, p, decision, solution.waiting.includes(i), pretreat);
+  });
+  const separations: Separation[] = [];
+  priced.forEach((a, i) =>
+    priced.slice(i + 1).forEach((c) => {
+      const s = separationOf(b, a, c);
+      if (s) separations.push(s);
+    }),
+  );
+
+  const fixedCost = sum(result.filter((_, i) => decisions[i]?.fixed !== null).map((g) => g.deferralCost));
+  const cost = sum(loads.map((l) => l.cost)) + sum(result.map((g) => g.deferralCost));
+  const lowerBound = solution.optimal ? cost : Math.min(cost, solution.lowerBound + fixedCost);
+  const handsMin = sum(
+    result.map((g) =>
+      g.press ? (ironMinutes[b.profiles.find((p) => p.garment.id === g.id)?.garment.kind ?? 'other'] ?? 0) : 0,
+    ),
+  );
+  return {
+    loads,
+    garments: result,
+    warnings: [
+      ...planWarnings(b, result, loads),
+      ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
+      ...pinned.warnings,
+    ],
+    separations,
+    totals: {
+      loads: loads.length,
+      minutesAttended: sum(priced.map((l) => l.attendedMin)) + handsMin,
+      energyKwh: sum(loads.map((l) => l.energyKwh)),
+      waterL: sum(loads.map((l) => l.waterL)),
+      money: sum(priced.map((l) => l.money)),
+    },
+    proof: { cost, lowerBound, gap: cost > 0 ? Math.max(0, (cost - lowerBound) / cost) : 0, optimal: solution.optimal },
+  };
+}

@@ -1,0 +1,104 @@
+/** The fast view of dyes (strongest giver per class) against every ordered pair written out. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { bleedLimits } from '../colour/bleed.ts';
+import { anyGarment, garment, household } from '../testing/arbitrary.ts';
+import { basketOf, type Basket } from './basket.ts';
+import { dyeDamage, dyeView } from './dye-view.ts';
+import { featuresOf } from './features.ts';
+import { profileOf } from '../piece/profile.ts';
+import { donorShares, transferAllowed, transfers } from './transfer.ts';
+
+const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
+const renamed = (list: Parameters<typeof basketOf>[0]): Basket =>
+  basketOf(
+    list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+    household,
+  );
+const withSheets = {
+  ...household,
+  products: [
+    ...household.products,
+    {
+      id: 'sheet',
+      name: 'Catcher sheet',
+      class: 'colour-catcher' as const,
+      form: 'sheet' as const,
+      dose: null,
+      remaining: null,
+      pricePerUnit: null,
+    },
+  ],
+};
+const view = (b: Basket, pieces: readonly number[], setting: number, detailed = true) =>
+  dyeView(b, pieces, featuresOf(b, pieces), setting, donorShares(b, pieces), detailed);
+
+function pairByPair(b: Basket, pieces: readonly number[], setting: number, caught: boolean) {
+  const all = transfers(b, pieces, setting, caught);
+  const most = new Map<number, number>();
+  for (const t of all) most.set(t.receiver, Math.max(most.get(t.receiver) ?? 0, t.deltaE));
+  return {
+    allowed: all.every((t) => transferAllowed(b, t.giver, t.receiver, t.deltaE)),
+    damage: [...most].reduce((s, [r, dE]) => s + dyeDamage(b, r, dE), 0),
+    worst: Math.max(0, ...all.map((t) => t.deltaE / t.limit)),
+  };
+}
+
+describe('dyes of a set', () => {
+  test.each([
+    ['without a catcher', household],
+    ['with sheets in the cupboard', withSheets],
+  ] as const)('equal the pairs written out, %s', (_, h) =>
+    fc.assert(
+      fc.property(fc.array(washable, { minLength: 2, maxLength: 7 }), fc.nat(), (list, at) => {
+        const b = basketOf(
+          list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+          h,
+        );
+        const pieces = list.map((__, i) => i);
+        const setting = at % b.settings.length;
+        const seen = view(b, pieces, setting);
+        const pairs = pairByPair(b, pieces, setting, seen.catcher !== null);
+        expect(seen.allowed).toBe(pairs.allowed);
+        if (!seen.allowed) return;
+        expect(seen.damage).toBeCloseTo(pairs.damage, 9);
+        expect(seen.worst ? seen.worst.deltaE / seen.worst.limit : 0).toBeCloseTo(pairs.worst, 9);
+      }),
+      { numRuns: 60 },
+    ),
+  );
+  test('more company never lessens the damage at the same setting, and never allows what was refused', () =>
+    fc.assert(
+      fc.property(fc.array(washable, { minLength: 3, maxLength: 7 }), fc.nat(), (list, at) => {
+        const b = renamed(list);
+        const all = list.map((_, i) => i);
+        const setting = at % b.settings.length;
+        const few = view(b, all.slice(0, -1), setting);
+        const more = view(b, all, setting);
+        if (!few.allowed) expect(more.allowed).toBe(false);
+        if (more.allowed) expect(more.damage).toBeGreaterThanOrEqual(few.damage - 1e-12);
+      }),
+      { numRuns: 50 },
+    ));
+  test('a piece does not tint itself', () => {
+    const b = renamed([garment('r', { colours: [{ hex: '#a3222f', role: 'ground' }], dye: 'direct', washCount: 0 })]);
+    expect(view(b, [0], 0)).toEqual({ catcher: null, due: false, damage: 0, worst: null, allowed: true });
+  });
+  test('damage grows with the square of ΔE: at the limit a twentieth of the value', () => {
+    const b = renamed([garment('t', { valueEur: 40 })]);
+    expect(dyeDamage(b, 0, bleedLimits.coloured)).toBeCloseTo(2, 12);
+    expect(dyeDamage(b, 0, bleedLimits.coloured / 2)).toBeCloseTo(0.5, 12);
+  });
+  test('new red with white is refused hot; the same red gives a quarter less after sixty washes', () => {
+    const white = garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' });
+    const red = (washCount: number) =>
+      garment('r', { colours: [{ hex: '#a3222f', role: 'ground' }], dye: 'direct', washCount });
+    const hot = (b: Basket): number => b.settings.findIndex((s) => s.method === 'machine' && s.temperatureC === 60);
+    const fresh = renamed([white, red(0)]);
+    expect(view(fresh, [0, 1], hot(fresh)).allowed).toBe(false);
+    const often = renamed([white, red(60)]);
+    expect(pairByPair(often, [0, 1], hot(often), false).worst).toBeLessThan(
+      0.75 * pairByPair(fresh, [0, 1], hot(fresh), false).worst,
+    );
+  });
+});

@@ -1,0 +1,414 @@
+/**
+ * The price of one load. Every set of pieces has a best setting and a cost, independent of all other loads, so that a plan is the sum of its
+ * loads and of what waits. One function prices a set at a setting; asked for details it also tells how the load would run.
+ */
+import { loadConstants } from '../cost/weights.ts';
+import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import type { Constraint, Dose } from '../model/plan.ts';
+import { hotWaterKwh } from '../washing/basin.ts';
+import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
+import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
+import type { Basket } from './basket.ts';
+import { duty, quality } from './bits.ts';
+import { cleaningEffect, wearUnitsOfWash } from '../piece/demand.ts';
+import { dyeView } from './dye-view.ts';
+import { every, featuresOf, hasDuty, type Features } from './features.ts';
+import { handBath, handDuration, type HandBath } from './hand-bath.ts';
+import { doseFor, helpersFor, isPowdered, noHelpers, productFor, productMoney } from './product-choice.ts';
+import { fillOfSet, spinOfSet, type Setting } from './settings.ts';
+import { donorShares, type Transfer } from './transfer.ts';
+
+export interface PricedLoad {
+  feasible: true;
+  pieces: readonly number[];
+  setting: Setting;
+  settingIndex: number;
+  cost: number;
+  /** The part of the cost that does not belong to single pieces. */
+  loadCost: number;
+  massKg: number;
+  fill: number;
+  spinRpm: number;
+  product: Product;
+  doseAmount: number;
+  doseUnit: string;
+  catcher: Product | null;
+  /** Catcher, bleach, vinegar or softener. */
+  helpers: readonly Dose[];
+  worstTransfer: Transfer | null;
+  energyKwh: number;
+  waterL: number;
+  money: number;
+  durationMin: number;
+  attendedMin: number;
+  extraRinse: boolean;
+  deficits: readonly number[];
+  bath: HandBath | null;
+}
+export type Violation = Constraint | 'no-suitable-programme' | 'no-suitable-product';
+export interface UnpricedLoad {
+  feasible: false;
+  pieces: readonly number[];
+  violations: readonly Violation[];
+}
+export type LoadPrice = PricedLoad | UnpricedLoad;
+
+/** From the worst to the least bad. */
+const violationOrder: readonly Violation[] = [
+  'H4',
+  'H5',
+  'H6',
+  'H7',
+  'H10',
+  'H3',
+  'H2',
+  'no-suitable-product',
+  'H1',
+  'no-suitable-programme',
+];
+/** A refused setting is a negative number that tells the broken constraint. */
+const broken = (v: Violation): number => -1 - violationOrder.indexOf(v);
+
+function matchesFamily(s: Setting, f: Features, hasWoolProgramme: boolean): boolean {
+  if (s.method === 'hand') return true;
+  const own = f.familyRank === 3 && !hasWoolProgramme ? 2 : f.familyRank;
+  switch (s.programme.family) {
+    case 'cotton':
+      return own === 0;
+    case 'synthetics':
+      return own === 1;
+    case 'delicate':
+      return own === 2;
+    case 'wool':
+      return own === 3;
+    case 'denim':
+      return every(f, quality.denim);
+    case 'sports':
+      return every(f, quality.sport);
+    case 'shirts':
+      return every(f, quality.shirt);
+    case 'silk':
+      return every(f, quality.silk);
+    case 'hand-wash':
+      return every(f, quality.handLabel);
+    case 'hygiene':
+      return every(f, quality.hygiene);
+    case 'quick':
+      return every(f, quality.lightSoil);
+    case 'rinse-spin':
+      return false;
+  }
+}
+
+/** A full drum; a confirmed decision may pack it to 1.2. */
+const fillLimit = (f: Features): number => (hasDuty(f, duty.overfill) ? 1.2 : 1) + 1e-9;
+/** A load of at most this many shirts comes out smooth. */
+const easyIronShirts = 3;
+
+/** A way of pricing that a bound supposes: this product, dosed for this soil, in the programme's own family or not; whites brightened or not; with a catcher or without. */
+export interface Supposed {
+  product: Product;
+  soilColumn: number;
+  otherFamily: boolean;
+  bright: boolean;
+  caught: boolean;
+}
+/** Whether a set at a setting is really washed as supposed, but for the catcher. */
+export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed): boolean => {
+  const s = b.settings[index];
+  if (s?.method === 'machine' && helpersFor(b, f, s, m.product).bright !== m.bright) return false;
+  return (
+    s !== undefined &&
+    f.soilColumn === m.soilColumn &&
+    productFor(b, f, s, index) === m.product &&
+    matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily
+  );
+};
+
+/**
+ * Second results of the pricing done last, without an object for each of millions of calls: what the set's dye damage, and its whole cost, come to at
+ * least in every larger set that is washed as supposed. A larger set may spin slower (less energy) or lose its vinegar or softener; a hand bath may lose
+ * its soak, so that nothing is claimed of it. And whether a catcher is due in it.
+ */
+let dyeAtLeast = 0;
+let costAtLeast = -Infinity;
+let catcherDue = false;
+
+/** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
+function costAt(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+  detail: ((load: PricedLoad) => void) | null,
+  supposed: Supposed | null = null,
+  cutoff = Infinity,
+): number {
+  const s = b.settings[index];
+  const n = b.numbers[index];
+  if (!s || !n) return broken('no-suitable-programme');
+  const { household, weights: w } = b;
+  const fill = fillOfSet(s, f);
+  if (fill > fillLimit(f)) return broken('H2');
+  if (household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts) return broken('H2');
+  const spinRpm = s.method === 'machine' ? spinOfSet(s, f, n.spins) : 0;
+  if (spinRpm === null) return broken('H1');
+  const product = supposed?.product ?? productFor(b, f, s, index);
+  if (!product) return broken('no-suitable-product');
+  const soil = supposed?.soilColumn ?? f.soilColumn;
+  const detergent = product.class as DetergentClass;
+  const classIndex = detergentClasses.indexOf(detergent);
+  const powder = isPowdered(product);
+  const extraRinse =
+    s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
+  const helpers = s.method === 'machine' ? helpersFor(b, f, s, product) : noHelpers;
+  const doseUnit = doseUnitOf(product);
+  let bath: HandBath | null = null;
+  let doseAmount: number;
+  let energyKwh: number;
+  let waterL: number;
+  let durationMin: number;
+  let attendedMin: number;
+  let effect: number;
+  let wearPerFactor: number;
+  let runMoney = 0;
+  if (s.method === 'machine') {
+    doseAmount = doseFor(b, product, soil)(f.massKg);
+    const run = {
+      row: n.waterRow,
+      fullKwh: n.fullKwh,
+      fullWaterL: s.programme.waterL,
+      temperatureC: s.temperatureC,
+      spinRpm,
+      massKg: f.massKg,
+      fill,
+      coldC: household.water.coldC,
+      extraRinse,
+    };
+    energyKwh = runKwh(run);
+    waterL = runWaterL(run);
+    durationMin = s.programme.durationMin;
+    attendedMin = loadConstants.machineAttendedMin;
+    effect = ((supposed ? supposed.bright : helpers.bright) ? n.brightEffect : n.effect)[classIndex] ?? 0;
+    wearPerFactor = n.wearPerFactor;
+    runMoney = s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun;
+  } else {
+    const perLitre = handDosePerLitre(product) ?? 0;
+    bath = handBath(b, s, f, perLitre, product.class === 'no-rinse-wool');
+    doseAmount = handBathDose(perLitre, bath.litres, soil, household.rules.dosing === 'undershoot');
+    energyKwh = hotWaterKwh(bath.hotL * (1 + bath.rinses), household.water.hotC, household.water.coldC);
+    waterL = bath.litres * (1 + bath.rinses);
+    durationMin = handDuration(bath);
+    attendedMin = loadConstants.handAttendedMin + loadConstants.handExtraPieceMin * (f.count - 1);
+    const minutes = bath.soakMin + bath.moveMin;
+    effect = cleaningEffect(s.temperatureC, 'hand', minutes, detergent);
+    wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', minutes, 1);
+  }
+  const products = productMoney(product, doseAmount, doseUnit) + helpers.money;
+  const plain =
+    energyKwh * household.tariff.electricityPerKwh + (waterL / 1000) * household.tariff.waterPerM3 + products;
+  const fixed =
+    w.attendedMinute * attendedMin +
+    w.elapsedMinute * durationMin +
+    ((supposed ? supposed.otherFamily : !matchesFamily(s, f, b.hasWoolProgramme)) ? w.otherFamily : 0);
+  let deficit = 0;
+  for (const i of pieces) deficit += Math.max(0, (b.pieces[i]?.need ?? 0) - effect);
+  const pieceCost = w.lambdaClean * deficit + w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur);
+  // Dye can only add to this, so a set that is already too dear is not looked at for it.
+  if (w.resources * (plain + runMoney) + fixed + pieceCost >= cutoff) return Infinity;
+  const dye = dyeView(b, pieces, f, index, shares, detail !== null, supposed?.caught);
+  if (!dye.allowed) return broken('H3');
+  const resources = plain + (dye.catcher ? productMoney(dye.catcher, 1, doseUnitOf(dye.catcher)) : 0);
+  const loadCost = w.resources * (resources + runMoney) + fixed;
+  const dyeCost = w.dyeDamage * dye.damage;
+  const cost = loadCost + pieceCost + dyeCost;
+  if (supposed) {
+    dyeAtLeast = dyeCost;
+    catcherDue = dye.due;
+    const spinKwh =
+      n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
+    costAtLeast =
+      s.method === 'hand'
+        ? -Infinity
+        : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
+  }
+  if (detail) {
+    const catcherDose: Dose[] = dye.catcher
+      ? [
+          {
+            product: dye.catcher.id,
+            class: dye.catcher.class,
+            amount: 1,
+            unit: doseUnitOf(dye.catcher),
+            compartment: s.method === 'hand' ? 'basin' : 'drum',
+          },
+        ]
+      : [];
+    detail({
+      feasible: true,
+      pieces,
+      setting: s,
+      settingIndex: index,
+      cost,
+      loadCost,
+      massKg: f.massKg,
+      fill,
+      spinRpm,
+      product,
+      doseAmount,
+      doseUnit,
+      catcher: dye.catcher,
+      helpers: [...catcherDose, ...helpers.doses],
+      worstTransfer: dye.worst,
+      energyKwh,
+      waterL,
+      money: resources + (s.method === 'machine' ? s.washer.pricePerRun : 0),
+      durationMin,
+      attendedMin,
+      extraRinse,
+      deficits: pieces.map((i) => Math.max(0, (b.pieces[i]?.need ?? 0) - effect)),
+      bath,
+    });
+  }
+  return cost;
+}
+
+const allowedAt = (b: Basket, pieces: readonly number[], index: number): boolean => {
+  for (const i of pieces) if (!b.allowed[i]?.[index]) return false;
+  return true;
+};
+export const conflictFree = (b: Basket, pieces: readonly number[]): boolean => {
+  const n = b.profiles.length;
+  for (let x = 0; x < pieces.length; x++)
+    for (let y = x + 1; y < pieces.length; y++)
+      if (b.clash[(pieces[x] as number) * n + (pieces[y] as number)]) return false;
+  return true;
+};
+
+/** Only the number: cost of the cheapest setting and that setting, or Infinity. Not remembered. */
+export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; setting: number } {
+  const best = { cost: Infinity, setting: -1 };
+  if (!conflictFree(b, pieces)) return best;
+  const f = featuresOf(b, pieces);
+  const shares = donorShares(b, pieces);
+  for (let word = 0; word < b.settingWords; word++) {
+    let bits = -1;
+    for (const i of pieces) bits &= b.allowedBits[i * b.settingWords + word] ?? 0;
+    while (bits !== 0) {
+      const bit = 31 - Math.clz32(bits & -bits);
+      bits &= bits - 1;
+      const index = word * 32 + bit;
+      const cost = costAt(b, pieces, f, shares, index, null, null, best.cost);
+      if (cost >= 0 && cost < best.cost - tie) {
+        best.cost = cost;
+        best.setting = index;
+      }
+    }
+  }
+  return best;
+}
+/** Costs nearer than this are a tie, decided by the order of the household. */
+const tie = 1e-9;
+
+/** Cost of a set at one setting as supposed; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+export function supposedCost(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+  m: Supposed,
+): { cost: number; dyeAtLeast: number; costAtLeast: number; catcherDue: boolean } {
+  const cost = costAt(b, pieces, f, shares, index, null, m);
+  return { cost: cost < 0 ? Infinity : cost, dyeAtLeast, costAtLeast, catcherDue };
+}
+/** Cost of a set at one setting; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+export function costAtSetting(b: Basket, pieces: readonly number[], f: Features, index: number): number {
+  const cost = costAt(b, pieces, f, donorShares(b, pieces), index, null);
+  return cost < 0 ? Infinity : cost;
+}
+/** The whole load of a set at one setting; null when the setting is refused. */
+export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {
+  if (!allowedAt(b, pieces, index) || !conflictFree(b, pieces)) return null;
+  let load: PricedLoad | null = null;
+  costAt(b, pieces, featuresOf(b, pieces), donorShares(b, pieces), index, (l) => {
+    load = l;
+  });
+  return load;
+}
+
+/** Every feasible price of a set, one per setting, cheapest first; ties by the order of the household. */
+export const pricesBySetting = (b: Basket, pieces: readonly number[]): PricedLoad[] =>
+  b.settings.flatMap((_, i) => loadAt(b, pieces, i) ?? []).sort((x, y) => x.cost - y.cost);
+
+/** Best price of a set taken as one load, or which constraints its least bad setting breaks. `pieces` are ascending indices. */
+export function priceLoad(b: Basket, pieces: readonly number[]): LoadPrice {
+  const key = pieces.join(',');
+  const known = b.cache.get(key);
+  if (known) return known;
+  const { setting } = cheapest(b, pieces);
+  const price = (setting >= 0 ? loadAt(b, pieces, setting) : null) ?? unpriced(b, pieces);
+  b.cache.set(key, price);
+  return price;
+}
+
+/** Everything a set breaks at a setting that each of its pieces bears. */
+function violationsAt(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  shares: Float64Array,
+  index: number,
+): Violation[] {
+  const s = b.settings[index];
+  const n = b.numbers[index];
+  if (!s || !n) return ['no-suitable-programme'];
+  const out: Violation[] = [];
+  if (!dyeView(b, pieces, f, index, shares, false).allowed) out.push('H3');
+  if (fillOfSet(s, f) > fillLimit(f) || (b.household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts))
+    out.push('H2');
+  if (!productFor(b, f, s, index)) out.push('no-suitable-product');
+  if (s.method === 'machine' && spinOfSet(s, f, n.spins) === null) out.push('H1');
+  return out;
+}
+
+function unpriced(b: Basket, pieces: readonly number[]): UnpricedLoad {
+  const standing = new Set<Violation>();
+  for (const i of pieces)
+    for (const j of pieces) {
+      const c = i < j ? b.conflict[i]?.[j] : null;
+      if (c) standing.add(c.constraint);
+    }
+  if (standing.size > 0) return { feasible: false, pieces, violations: violationOrder.filter((v) => standing.has(v)) };
+  const f = featuresOf(b, pieces);
+  const shares = donorShares(b, pieces);
+  const badness = (vs: readonly Violation[]): number =>
+    vs.length * 100 - Math.max(...vs.map((v) => violationOrder.indexOf(v)));
+  let least: Violation[] | null = null;
+  b.settings.forEach((_, i) => {
+    if (!allowedAt(b, pieces, i)) return;
+    const vs = violationsAt(b, pieces, f, shares, i);
+    if (least === null || badness(vs) < badness(least)) least = vs;
+  });
+  if (least !== null) return { feasible: false, pieces, violations: least };
+  const eachSomewhere = pieces.every((p) => b.allowed[p]?.some(Boolean));
+  return { feasible: false, pieces, violations: [eachSomewhere ? 'H1' : 'no-suitable-programme'] };
+}
+
+/** Largest dry mass a setting takes, for the share of a later load. */
+const capacityKg = (load: PricedLoad): number =>
+  load.setting.method === 'machine' ? load.setting.programme.maxLoadKg : load.massKg / load.fill;
+
+/** Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, and the days of waiting. */
+export function deferralCost(b: Basket, piece: number): number {
+  const p = b.profiles[piece];
+  if (!p) return 0;
+  const waiting = b.household.daysToNextWash * b.weights.waitingPerDay * p.urgency;
+  let least = Infinity;
+  for (const load of pricesBySetting(b, [piece])) {
+    const own = load.cost - load.loadCost;
+    least = Math.min(least, own + (load.loadCost * p.massKg) / (loadConstants.typicalFill * capacityKg(load)));
+  }
+  return (Number.isFinite(least) ? least : 0) + waiting;
+}

@@ -1,0 +1,140 @@
+/** What a load gets from the cupboard, and that nothing of it may not meet. */
+import { describe, expect, test } from '@jest/globals';
+import { agentOfProduct } from '../chemistry/cupboard.ts';
+import { mixCode } from '../chemistry/sequence.ts';
+import type { Garment } from '../model/garment.ts';
+import { houseRules, type Household, type Product } from '../model/household.ts';
+import { garment, household, washLabel } from '../testing/arbitrary.ts';
+import { planBasket } from '../plan/plan.ts';
+
+const now = '2026-05-09T08:00:00+02:00';
+const product = (id: string, cls: string, form: Product['form']): Product => ({
+  ...(household.products[0] as Product),
+  id,
+  name: id,
+  class: cls,
+  form,
+  remaining: null,
+  pricePerUnit: null,
+});
+const everything = [
+  product('c', 'colour', 'liquid'),
+  product('u', 'universal', 'powder'),
+  product('w', 'wool-silk', 'liquid'),
+  product('o', 'oxygen-bleach', 'powder'),
+  product('h', 'chlorine-bleach', 'liquid'),
+  product('v', 'vinegar', 'liquid'),
+  product('s', 'softener', 'liquid'),
+  product('k', 'colour-catcher', 'sheet'),
+];
+const home = (rules: Partial<Household['rules']>, products: Product[] = everything): Household => ({
+  ...household,
+  products,
+  rules: { ...household.rules, ...rules },
+  washers: household.washers.map((w) => ({ ...w, bleachDispenser: true })),
+});
+const due = { soil: 'heavy', wearsSinceWash: 12, neededBy: '2026-05-10T08:00:00+02:00' } as const;
+const white = (id: string): Garment =>
+  garment(id, {
+    colours: [{ hex: '#f7f7f4', role: 'ground' }],
+    dye: 'undyed',
+    ...due,
+    label: washLabel(60, 'normal', { bleach: 'any' }),
+    traits: new Set(),
+    stains: [
+      {
+        id: 's',
+        kind: 'tea',
+        ageHours: 30,
+        heatSet: false,
+        heat: null,
+        tried: [],
+        place: '',
+        sizeCm: 3,
+        failedRounds: 0,
+      },
+    ],
+  });
+const additives = (h: Household, list: Garment[]): string[][] =>
+  planBasket({ garments: list, household: h, now }).loads.map((l) => l.additives.map((a) => a.class).sort());
+
+describe('additives', () => {
+  test('stained whites get oxygen bleach beside a liquid, none beside a powder that carries its own', () => {
+    expect(
+      additives(
+        home(
+          { whites: 'oxygen' },
+          everything.filter((p) => p.id !== 'u'),
+        ),
+        [white('a'), white('b')],
+      )[0],
+    ).toEqual(['oxygen-bleach']);
+    expect(additives(home({ whites: 'oxygen' }), [white('a'), white('b')])[0]).toEqual([]);
+    expect(
+      additives(
+        home(
+          { whites: 'colour-safe' },
+          everything.filter((p) => p.id !== 'u'),
+        ),
+        [white('a')],
+      )[0],
+    ).toEqual([]);
+  });
+  test('vinegar by the rule of the house, but not in a load that gets a bleach', () => {
+    expect(additives(home({ softening: 'vinegar' }), [garment('t', due)])[0]).toEqual(['vinegar']);
+    expect(
+      additives(
+        home(
+          { softening: 'vinegar', whites: 'oxygen' },
+          everything.filter((p) => p.id !== 'u'),
+        ),
+        [white('a'), white('b')],
+      )[0],
+    ).toEqual(['oxygen-bleach']);
+  });
+  test('under every rule of whites and softening no load holds two agents that never meet', () => {
+    const mixed = [
+      white('a'),
+      white('b'),
+      garment('t', due),
+      garment('w', {
+        kind: 'jumper_mid',
+        parts: [{ role: 'shell', fibres: [{ fibre: 'wool', percent: 100 }] }],
+        label: washLabel(30, 'very-mild'),
+        ...due,
+      }),
+    ];
+    for (const whites of houseRules.whites)
+      for (const softening of houseRules.softening)
+        for (const products of [
+          everything,
+          everything.filter((p) => p.id !== 'u'),
+          everything.filter((p) => p.id !== 'c'),
+        ]) {
+          const h = home({ whites, softening }, products);
+          const { loads } = planBasket({ garments: mixed, household: h, now });
+          expect(loads.length).toBeGreaterThan(0);
+          for (const l of loads) {
+            const agents = [l.detergent, ...l.additives].flatMap((d) => {
+              const p = h.products.find((x) => x.id === d?.product);
+              const a = p && agentOfProduct(p);
+              return a ? [a] : [];
+            });
+            for (const a of agents)
+              for (const b of agents)
+                if (a !== b) {
+                  const code = mixCode(a, b);
+                  // A universal powder and vinegar in the last rinse are the one allowed pair: many rinses lie between.
+                  const lastRinse = [a, b].includes('vinegar-white') && [a, b].some((x) => x.startsWith('det-'));
+                  expect([whites, softening, a, b, ['np', 'no', 'nv'].includes(code) && !lastRinse]).toEqual([
+                    whites,
+                    softening,
+                    a,
+                    b,
+                    false,
+                  ]);
+                }
+          }
+        }
+  });
+});

@@ -1,0 +1,146 @@
+/** Which products of the cupboard a load gets, how much, and what they cost: detergent by cloth and setting; bleach, vinegar and softener by the rules of the house. */
+import { loadConstants } from '../cost/weights.ts';
+import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import type { Dose } from '../model/plan.ts';
+import { clamp } from '../units/numbers.ts';
+import { doseUnitOf, machineDose } from '../washing/dose.ts';
+import { chooseProduct, clothNeeds, helperOfClass, sharedClasses } from '../washing/products.ts';
+import { classesOfMask, type Basket } from './basket.ts';
+import { duty, quality } from './bits.ts';
+import { oxygenBleachBonusFromC } from '../piece/demand.ts';
+import { every, hasDuty, type Features } from './features.ts';
+import type { Setting } from './settings.ts';
+
+export const productMoney = (p: Product, amount: number, unit: string): number =>
+  amount *
+  (p.pricePerUnit ??
+    (unit === 'ml' || unit === 'g'
+      ? loadConstants.detergentPerMlOrG
+      : unit === 'sheet'
+        ? loadConstants.detergentPerSheet
+        : loadConstants.detergentPerPiece));
+
+/** Classes the whole set permits, best compromise first. */
+const classesFor = (f: Features): DetergentClass[] =>
+  sharedClasses(
+    clothNeeds.filter((_, i) => f.needs & (1 << i)),
+    new Set(classesOfMask(f.permitted)),
+  );
+
+/** The product of the cupboard for a set at a setting; remembered by cloth, permission and duties. */
+export function productFor(b: Basket, f: Features, s: Setting, index: number): Product | null {
+  const key =
+    (f.needs * 256 + (f.permitted & 255)) * 8 +
+    (hasDuty(f, duty.dark) ? 1 : 0) +
+    (hasDuty(f, duty.noPowder) ? 2 : 0) +
+    (hasDuty(f, duty.noPod) ? 4 : 0);
+  const memo = b.numbers[index]?.products;
+  const known = memo?.get(key);
+  if (known !== undefined) return known;
+  const product = chooseProduct(b.household.products, classesFor(f), {
+    method: s.method,
+    temperatureC: s.temperatureC,
+    washer: s.method === 'machine' ? s.washer : null,
+    hasDark: hasDuty(f, duty.dark),
+    noPowder: hasDuty(f, duty.noPowder),
+    noPod: hasDuty(f, duty.noPod),
+    hardnessMmolPerL: b.household.water.hardnessMmolPerL,
+  });
+  memo?.set(key, product);
+  return product;
+}
+
+export function doseFor(b: Basket, p: Product, soil: number): (massKg: number) => number {
+  const known = b.doses.get(p) ?? [];
+  const dose = known[soil];
+  if (dose) return dose;
+  const fresh = machineDose(p, b.household.water.hardnessMmolPerL, soil, b.household.rules.dosing === 'undershoot');
+  known[soil] = fresh;
+  b.doses.set(p, known);
+  return fresh;
+}
+
+/** Vinegar in the softener place, at most; softener when the pack says nothing. */
+const vinegarMl = 60;
+const softenerMl = 35;
+export const isPowdered = (p: Product): boolean =>
+  p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
+
+export const noHelpers = { doses: [] as Dose[], money: 0, bright: false };
+
+/** Bleach, vinegar or softener by the rules of the house; machine loads only. */
+export function helpersFor(
+  b: Basket,
+  f: Features,
+  s: Extract<Setting, { method: 'machine' }>,
+  detergent: Product,
+): { doses: Dose[]; money: number; bright: boolean } {
+  const { rules, products } = b.household;
+  const whitesToBrighten =
+    every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
+  if (!whitesToBrighten && rules.softening === 'none') return noHelpers;
+  const doses: Dose[] = [];
+  let money = 0;
+  let bright = false;
+  const add = (p: Product, amount: number, compartment: Dose['compartment']): void => {
+    doses.push({ product: p.id, class: p.class, amount, unit: doseUnitOf(p), compartment });
+    money += productMoney(p, amount, doseUnitOf(p));
+  };
+  const chlorine =
+    rules.whites === 'chlorine' &&
+    s.washer.bleachDispenser &&
+    whitesToBrighten &&
+    every(f, quality.chlorine) &&
+    !isPowdered(detergent)
+      ? helperOfClass(products, 'chlorine-bleach')
+      : null;
+  if (chlorine?.dose && chlorine.dose.table.length > 0)
+    add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
+  else if (rules.whites !== 'colour-safe' && whitesToBrighten && !hasDuty(f, duty.noOxygen) && !isPowdered(detergent)) {
+    const oxygen = helperOfClass(products, 'oxygen-bleach');
+    if (oxygen) {
+      add(oxygen, doseFor(b, oxygen, f.soilColumn)(f.massKg), 'main');
+      bright = true;
+    }
+  }
+  const bleached = doses.some((d) => d.class === 'chlorine-bleach');
+  // Drawer and drum count as one bath: no acid in a load that gets a bleach.
+  if (rules.softening === 'vinegar' && !bleached && !bright && !hasDuty(f, duty.waterproof)) {
+    const vinegar = helperOfClass(products, 'vinegar');
+    if (vinegar) add(vinegar, vinegarMl * clamp(f.massKg / s.programme.maxLoadKg, 0.5, 1), 'softener');
+  }
+  if (rules.softening === 'softener' && !bleached && !hasDuty(f, duty.noSoftener)) {
+    const softener = helperOfClass(products, 'softener');
+    if (softener)
+      add(
+        softener,
+        softener.dose && softener.dose.table.length > 0 ? doseFor(b, softener, f.soilColumn)(f.massKg) : softenerMl,
+        'softener',
+      );
+  }
+  return { doses, money, bright };
+}
+
+/** Every product that some load could get at a setting. */
+export function possibleProducts(b: Basket, index: number): Product[] {
+  const s = b.settings[index];
+  if (!s) return [];
+  const flags = [false, true];
+  const found = new Set<Product>();
+  for (const c of detergentClasses)
+    for (const hasDark of flags)
+      for (const noPowder of flags)
+        for (const noPod of flags) {
+          const p = chooseProduct(b.household.products, [c], {
+            method: s.method,
+            temperatureC: s.temperatureC,
+            washer: s.method === 'machine' ? s.washer : null,
+            hasDark,
+            noPowder,
+            noPod,
+            hardnessMmolPerL: b.household.water.hardnessMmolPerL,
+          });
+          if (p) found.add(p);
+        }
+  return [...found];
+}

@@ -1,0 +1,418 @@
+/**
+ * The modes of washing that a load of a group may be in, each with what it costs at least and what every item adds at least: the separable lower
+ * bounds on which the search for columns and the share bound rest.
+ */
+import { bleedLimits } from '../../colour/bleed.ts';
+import { loadConstants } from '../../cost/weights.ts';
+import { detergentClasses, type DetergentClass, type Product, type ProgrammeFamily } from '../../model/household.ts';
+import { bathCare } from '../../washing/basin.ts';
+import { doseUnitOf, machineDose } from '../../washing/dose.ts';
+import { runKwh, runWaterL } from '../../washing/energy.ts';
+import type { PieceNumbers } from '../../price/basket.ts';
+import { duty, quality } from '../../price/bits.ts';
+import { cleaningEffect, oxygenBleachBonusFromC, wearUnitsOfWash } from '../../piece/demand.ts';
+import { featuresOf } from '../../price/features.ts';
+import { handStepMinutes } from '../../price/hand-bath.ts';
+import type { Supposed } from '../../price/price.ts';
+import { isPowdered, possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
+import { fillFractionFor } from '../../price/settings.ts';
+import type { Instance } from '../instance.ts';
+
+/** One supposed way of washing: a setting, a product, a soil to dose for, the programme's own family or not. */
+export interface Mode {
+  index: number;
+  supposed: Supposed;
+  /** What a load in this mode costs at least, whatever is in it. */
+  base: number;
+  /** Summed over a set and added to `base`, a lower bound of its cost; Infinity where an item may not take part. */
+  own: Float64Array;
+  /** What an item adds at least to any set it joins: dose and water may be paid for already, wear and missing cleanliness never are. */
+  added: Float64Array;
+  /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
+  room: Float64Array;
+  /** The same by the other measure; null where there is but one. A load fits only if it fits by both, and so by every mix of them. */
+  otherRoom: Float64Array | null;
+  /** What the mode supposes becomes real only with certain items: bit r of an item tells that it serves condition r; a load needs all bits of `conditions`. */
+  serves: Uint8Array;
+  conditions: number;
+}
+
+const clothKey = (x: PieceNumbers): number => x.needs * 256 + x.permitted;
+/** How a load can stand to the family of its programme: who may be in it, and who must be. */
+interface Kinship {
+  other: boolean;
+  may: (x: PieceNumbers) => boolean;
+  must: ((x: PieceNumbers) => boolean) | null;
+}
+const anyone = (): boolean => true;
+/** The ways of the families that go by the most delicate piece: below `rank`, with it, or above it. */
+const byRank = (rank: number, highest: number): Kinship[] => [
+  { other: false, may: (x) => x.familyRank <= highest, must: rank === 0 ? null : (x) => x.familyRank >= rank },
+  ...(rank === 0 ? [] : [{ other: true, may: (x: PieceNumbers) => x.familyRank < rank, must: null }]),
+  ...(highest === 3 ? [] : [{ other: true, may: anyone, must: (x: PieceNumbers) => x.familyRank > highest }]),
+];
+const onlyOf = (bit: number): Kinship[] => {
+  const has = (x: PieceNumbers): boolean => (x.qualities & bit) !== 0;
+  return [
+    { other: false, may: has, must: null },
+    { other: true, may: anyone, must: (x) => !has(x) },
+  ];
+};
+function kinships(family: ProgrammeFamily, hasWoolProgramme: boolean): Kinship[] {
+  switch (family) {
+    case 'cotton':
+      return byRank(0, 0);
+    case 'synthetics':
+      return byRank(1, 1);
+    case 'delicate':
+      return byRank(2, hasWoolProgramme ? 2 : 3);
+    case 'wool':
+      return byRank(3, 3);
+    case 'denim':
+      return onlyOf(quality.denim);
+    case 'sports':
+      return onlyOf(quality.sport);
+    case 'shirts':
+      return onlyOf(quality.shirt);
+    case 'silk':
+      return onlyOf(quality.silk);
+    case 'hand-wash':
+      return onlyOf(quality.handLabel);
+    case 'hygiene':
+      return onlyOf(quality.hygiene);
+    case 'quick':
+      return onlyOf(quality.lightSoil);
+    case 'rinse-spin':
+      return [{ other: true, may: anyone, must: null }];
+  }
+}
+/** By hand a load's kin is not looked at. */
+const noKinship: Kinship = { other: false, may: anyone, must: null };
+type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
+/** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
+interface Held {
+  may: ReadonlySet<number>;
+  must: ReadonlySet<number> | null;
+}
+/** More different cloths than this are not tried in every mix. */
+const mostCloths = 10;
+/** Every mix of the duties that a choice of product asks for. */
+const dutyMixes = Array.from(
+  { length: 8 },
+  (_, k) => (k & 1 ? duty.dark : 0) | (k & 2 ? duty.noPowder : 0) | (k & 4 ? duty.noPod : 0),
+);
+/** A pack dose at nothing, on the line through its rising part, as a share of the least dose (0.35 of 0.35 + 0.65 × 0.25). */
+const doseLineAtNothing = 0.35 / 0.5125;
+/** Shortest hand steps without soak and rinse, and the longest soak and move, minutes. */
+const handLeastMin =
+  handStepMinutes.fill + handStepMinutes.move + handStepMinutes.drain + handStepMinutes.press + handStepMinutes.roll;
+const handMostMin = 15 + handStepMinutes.move;
+
+export class Modes {
+  readonly inst: Instance;
+  /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
+  readonly full: number;
+  readonly list: readonly Mode[];
+  private readonly rooms: Map<number, Rooms>;
+  private readonly strong = new Map<number, ReadonlySet<PieceNumbers>>();
+  private readonly cloths = new Map<string, Map<Product, Held> | null>();
+  private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
+    this.inst = inst;
+    this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
+    this.rooms = rooms;
+    this.list = list(this);
+  }
+  static of(inst: Instance): Modes {
+    return new Modes(inst, new Map(), (modes) => modes.build());
+  }
+  /** The same modes for a branch in which the items of each group have become one. */
+  merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
+    const merge = (xs: Float64Array): Float64Array =>
+      Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
+    const rooms = new Map(
+      [...this.rooms].map(
+        ([k, r]) => [k, { room: merge(r.room), otherRoom: r.otherRoom && merge(r.otherRoom) }] as const,
+      ),
+    );
+    return new Modes(inst, rooms, () =>
+      this.list.map((m) => ({
+        ...m,
+        own: merge(m.own),
+        added: merge(m.added),
+        ...(rooms.get(m.index) as Rooms),
+        serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)),
+      })),
+    );
+  }
+  private build(): Mode[] {
+    const { basket: b, items } = this.inst;
+    const soils = [
+      ...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0)))),
+    ].sort();
+    const brights = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0))
+      ? [false, true]
+      : [false];
+    const catchers = b.catcher ? [false, true] : [false];
+    return b.settings.flatMap((setting, index) => {
+      if (!items.some((item) => this.may(item.pieces, index))) return [];
+      const products = possibleProducts(b, index);
+      const cloths = this.clothsByProduct(index, products);
+      return products.flatMap((product) => {
+        const held = cloths?.get(product);
+        if (cloths && !held) return [];
+        const kin = setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
+        return soils.flatMap((soilColumn) =>
+          kin.flatMap((k) =>
+            brights.flatMap((bright) =>
+              catchers.flatMap(
+                (caught) =>
+                  this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright, caught }, held ?? null, k) ??
+                  [],
+              ),
+            ),
+          ),
+        );
+      });
+    });
+  }
+  private may(pieces: readonly number[], k: number): boolean {
+    const { basket: b } = this.inst;
+    for (const p of pieces) if (!((b.allowedBits[p * b.settingWords + (k >> 5)] ?? 0) & (1 << (k & 31)))) return false;
+    return true;
+  }
+
+  /**
+   * Which cloth (needs and permitted classes) a load with each product can hold: the house rule of choosing a product by the whole load's cloth
+   * keeps, say, a universal powder to whites. Found by trying every mix of the cloths at hand; null when there are too many.
+   */
+  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, Held> | null {
+    const { basket: b } = this.inst;
+    const s = b.settings[index];
+    if (!s) return null;
+    // Settings that offer the same products in the same situation choose alike.
+    const key = `${s.method === 'hand' ? 'hand' : s.washer.id}/${s.temperatureC <= 20 ? 20 : s.temperatureC <= 30 ? 30 : 40}/${products.map((p) => p.id).join(',')}`;
+    const known = this.cloths.get(key);
+    if (known !== undefined) return known;
+    const list = this.clothList();
+    if (list.length > mostCloths) {
+      this.cloths.set(key, null);
+      return null;
+    }
+    const masks = new Map<Product, number[]>();
+    for (let mask = 1; mask < 1 << list.length; mask++) {
+      const members = list.filter((_, k) => mask & (1 << k));
+      const f = featuresOf(
+        b,
+        members.map(([, p]) => p),
+      );
+      for (const duties of dutyMixes) {
+        const product = productOf(b, { ...f, duties: f.duties | duties }, s, index);
+        if (product) masks.set(product, [...(masks.get(product) ?? []), mask]);
+      }
+    }
+    const out = new Map(
+      [...masks].map(([product, all]): [Product, Held] => {
+        const may = all.reduce((x, mask) => x | mask, 0);
+        // Cloths that get the product by themselves; unless a mix without them can get it too, a load needs one of them.
+        const asking = all.reduce((x, mask) => ((mask & (mask - 1)) === 0 ? x | mask : x), 0);
+        const cloths = (bits: number): ReadonlySet<number> =>
+          new Set(list.flatMap(([cloth], k) => (bits & (1 << k) ? [cloth] : [])));
+        return [product, { may: cloths(may), must: all.every((mask) => mask & asking) ? cloths(asking) : null }];
+      }),
+    );
+    this.cloths.set(key, out);
+    return out;
+  }
+  private clothList(): [cloth: number, piece: number][] {
+    const { basket: b, items } = this.inst;
+    const cloths = new Map<number, number>();
+    for (const item of items)
+      for (const p of item.pieces) {
+        const x = b.pieces[p];
+        if (x) cloths.set(clothKey(x), p);
+      }
+    return [...cloths];
+  }
+
+  private modeOf(index: number, supposed: Supposed, held: Held | null, kin: Kinship): Mode | null {
+    const { basket: b, items } = this.inst;
+    const s = b.settings[index];
+    const n = b.numbers[index];
+    if (!s || !n) return null;
+    const { household, weights: w } = b;
+    const { product } = supposed;
+    const classIndex = detergentClasses.indexOf(product.class as DetergentClass);
+    const unit = doseUnitOf(product);
+    const undershoot = household.rules.dosing === 'undershoot';
+    const machine = s.method === 'machine';
+    const { room, otherRoom } = this.roomAt(index);
+    let base = supposed.otherFamily ? w.otherFamily : 0;
+    let perRoom = 0;
+    let perKg = 0;
+    let perPiece = 0;
+    let effect: number;
+    let wearPerFactor: number;
+    if (machine) {
+      const { maxLoadKg } = s.programme;
+      const stated = { fullKwh: n.fullKwh ?? 0, fullL: s.programme.waterL ?? 0 };
+      const run = (massKg: number, fill: number) => ({
+        row: n.waterRow,
+        fullKwh: n.fullKwh,
+        fullWaterL: s.programme.waterL,
+        temperatureC: s.temperatureC,
+        spinRpm: 0,
+        massKg,
+        fill,
+        coldC: household.water.coldC,
+        extraRinse: false,
+      });
+      const money = (massKg: number, fill: number): number =>
+        runKwh(run(massKg, fill)) * household.tariff.electricityPerKwh +
+        (runWaterL(run(massKg, fill)) / 1000) * household.tariff.waterPerM3;
+      // A straight line under the dose, which is flat for small loads, rises, and is capped.
+      const dose = machineDose(product, household.water.hardnessMmolPerL, supposed.soilColumn, undershoot);
+      const counted = !['ml', 'g'].includes(unit);
+      const atNothing = productMoney(product, dose(0), unit) * (counted ? 1 : doseLineAtNothing);
+      const slope = Math.max(
+        0,
+        Math.min(
+          ...[0.25, 0.5, 0.75, 1].map(
+            (x) => (productMoney(product, dose(x * maxLoadKg), unit) - atNothing) / (x * maxLoadKg),
+          ),
+        ),
+      );
+      base +=
+        w.resources *
+          (money(0, 0) +
+            (s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun) +
+            atNothing) +
+        w.attendedMinute * loadConstants.machineAttendedMin +
+        w.elapsedMinute * s.programme.durationMin;
+      // Stated figures grow with the fill, modelled ones with the mass.
+      perRoom = w.resources * (money(0, 1) - money(0, 0));
+      perKg =
+        w.resources *
+        ((stated.fullKwh > 0 && stated.fullL > 0 ? 0 : (money(maxLoadKg, 0) - money(0, 0)) / maxLoadKg) +
+          (counted ? 0 : slope));
+      if (
+        supposed.bright &&
+        (household.rules.whites === 'colour-safe' || s.temperatureC < oxygenBleachBonusFromC || isPowdered(product))
+      )
+        return null;
+      effect = (supposed.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
+      wearPerFactor = n.wearPerFactor;
+    } else {
+      if (supposed.bright || supposed.otherFamily) return null;
+      base +=
+        w.attendedMinute * (loadConstants.handAttendedMin - loadConstants.handExtraPieceMin) +
+        w.elapsedMinute * handLeastMin;
+      perPiece = w.attendedMinute * loadConstants.handExtraPieceMin;
+      effect = cleaningEffect(s.temperatureC, 'hand', handMostMin, product.class as DetergentClass);
+      wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', handStepMinutes.move, 1);
+    }
+    if (supposed.caught && b.catcher) base += w.resources * productMoney(b.catcher, 1, doseUnitOf(b.catcher));
+    const own = new Float64Array(items.length);
+    const added = new Float64Array(items.length);
+    items.forEach((item, i) => {
+      let shared = perRoom * (room[i] as number);
+      let cost = this.may(item.pieces, index) ? 0 : Infinity;
+      for (const p of item.pieces) {
+        const x = b.pieces[p];
+        if (
+          !x ||
+          !(x.permitted & (1 << classIndex)) ||
+          (held && !held.may.has(clothKey(x))) ||
+          x.soilColumn > supposed.soilColumn ||
+          (supposed.bright && !(x.qualities & quality.white)) ||
+          (b.catcher && !supposed.caught && x.duties & duty.catcher) ||
+          !kin.may(x)
+        ) {
+          cost = Infinity;
+          break;
+        }
+        cost +=
+          w.lambdaClean * Math.max(0, x.need - effect) +
+          w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) +
+          perPiece;
+        shared += perKg * x.massKg;
+      }
+      own[i] = cost + shared;
+      added[i] = cost;
+    });
+    const strong = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
+    const conditions: ((x: PieceNumbers) => boolean)[] = [
+      (x) => x.soilColumn === supposed.soilColumn,
+      ...(kin.must ? [kin.must] : []),
+      ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []),
+      ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
+      ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),
+    ];
+    const serves = Uint8Array.from(items, (item, i) =>
+      own[i] === Infinity
+        ? 0
+        : conditions.reduce(
+            (bits, holds, r) =>
+              item.pieces.some((p) => {
+                const x = b.pieces[p];
+                return x !== undefined && holds(x);
+              })
+                ? bits | (1 << r)
+                : bits,
+            0,
+          ),
+    );
+    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity)
+      ? { index, supposed, base, own, added, room, otherRoom, serves, conditions: (1 << conditions.length) - 1 }
+      : null;
+  }
+
+  /** Pieces that can make a catcher due at a setting: by duty, or by enough loose dye for some receiver at a full donor share. */
+  private catcherGivers(index: number): ReadonlySet<PieceNumbers> {
+    const known = this.strong.get(index);
+    if (known) return known;
+    const { basket: b } = this.inst;
+    const receiver = b.uptake.map((uptake) => Math.max(0, ...uptake));
+    const fresh = new Set(
+      b.pieces.filter(
+        (x, p) =>
+          (x.duties & duty.catcher) !== 0 ||
+          (b.giverScore[p]?.[index] ?? 0) * (receiver[b.dyeIndex[p] ?? -1] ?? 0) >= bleedLimits.white,
+      ),
+    );
+    this.strong.set(index, fresh);
+    return fresh;
+  }
+
+  /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
+  private roomAt(index: number): Rooms {
+    const known = this.rooms.get(index);
+    if (known) return known;
+    const { basket: b, items } = this.inst;
+    const s = b.settings[index];
+    const share = (of: (p: PieceNumbers) => number): Float64Array =>
+      Float64Array.from(items, (item) =>
+        this.may(item.pieces, index)
+          ? item.pieces.reduce((t, p) => {
+              const x = b.pieces[p];
+              return t + (x ? of(x) : 0);
+            }, 0)
+          : 0,
+      );
+    let rooms: Rooms;
+    if (s?.method === 'machine') {
+      const byMass = share((x) => x.massKg / s.programme.maxLoadKg);
+      const byVolume = share(
+        (x) => x.volumeL / s.washer.drumVolumeL / fillFractionFor(s, (x.qualities & quality.down) !== 0),
+      );
+      const total = (xs: Float64Array): number => xs.reduce((a, x) => a + x, 0);
+      rooms =
+        total(byVolume) > total(byMass) ? { room: byVolume, otherRoom: byMass } : { room: byMass, otherRoom: byVolume };
+    } else
+      rooms = {
+        room: share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0)),
+        otherRoom: null,
+      };
+    this.rooms.set(index, rooms);
+    return rooms;
+  }
+}

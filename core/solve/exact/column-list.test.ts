@@ -1,0 +1,85 @@
+import { describe, expect, test } from '@jest/globals';
+import { garment, household } from '../../testing/arbitrary.ts';
+import { basketOf } from '../../price/basket.ts';
+import { ColumnList, seenFrom } from './column-list.ts';
+import { makeInstance } from '../instance.ts';
+import { Master } from './simplex.ts';
+
+const b = basketOf(
+  ['a', 'b', 'c', 'd'].map((id) => garment(id)),
+  household,
+);
+const whole = makeInstance(
+  b,
+  [0, 1, 2, 3].map((p) => ({ pieces: [p], waitCost: 5 })),
+);
+const branch = makeInstance(
+  b,
+  [
+    { pieces: [0, 1], waitCost: Infinity },
+    { pieces: [2], waitCost: 5 },
+    { pieces: [3], waitCost: 5 },
+  ],
+  [[1, 2]],
+);
+const groups = [[0, 1], [2], [3]];
+const groupOf = [0, 0, 1, 2];
+
+describe('a list of loads', () => {
+  test('as a branch sees them: groups whole, forbidden pairs apart', () => {
+    expect(seenFrom(branch, groups, groupOf, [0, 1, 2])).toEqual([0, 1]);
+    expect(seenFrom(branch, groups, groupOf, [0, 2])).toBeNull();
+    expect(seenFrom(branch, groups, groupOf, [2, 3])).toBeNull();
+    expect(seenFrom(branch, groups, groupOf, [3])).toEqual([2]);
+  });
+  test('hands over what pays, the best first, and says what none can beat', () => {
+    const list = new ColumnList([
+      { items: [0, 1], cost: 3 },
+      { items: [2], cost: 2 },
+      { items: [0, 1, 2, 3], cost: 9 },
+    ]);
+    const found = list.find(Float64Array.from([2, 2, 2.5, 3]), 0);
+    expect(found.columns.map((c) => [c.items, c.reduced])).toEqual([
+      [[0, 1], -1],
+      [[2], -0.5],
+      [[0, 1, 2, 3], -0.5],
+    ]);
+    expect([found.leastReduced, found.exact]).toEqual([-1, true]);
+    expect(list.find(Float64Array.from([2, 2, 2.5, 3]), -1).columns.map((c) => c.items)).toEqual([]);
+    expect(
+      list
+        .within(branch, groups, groupOf)
+        .find(Float64Array.from([4, 2.5, 3]), 0)
+        .columns.map((c) => c.items),
+    ).toEqual([[0], [1]]);
+  });
+  test('the whole group is seen as it is', () =>
+    expect(seenFrom(whole, [[0], [1], [2], [3]], [0, 1, 2, 3], [3, 1])).toEqual([1, 3]));
+});
+
+describe('a good start of the master', () => {
+  test('loads that partition the rows are taken up at once, and change nothing of the answer', () => {
+    const fill = (m: Master): number[] => [
+      m.add({ rows: [0, 1], cost: 3 }),
+      m.add({ rows: [2, 3], cost: 3 }),
+      m.add({ rows: [0, 2], cost: 1 }),
+      m.add({ rows: [1, 3], cost: 1 }),
+      m.add({ rows: [0, 1, 2, 3], cost: 4 }),
+    ];
+    const cold = new Master([1, 1, 1, 1], 100);
+    fill(cold);
+    const warm = new Master([1, 1, 1, 1], 100);
+    const [first, second] = fill(warm);
+    warm.begin([first as number, second as number]);
+    expect(
+      warm
+        .solution()
+        .filter((x) => x.share > 0.5)
+        .map((x) => x.index)
+        .sort((x, y) => x - y),
+    ).toEqual([first, second]);
+    const sum = (pi: Float64Array): number => pi.reduce((s, x) => s + x, 0);
+    expect(sum(warm.optimise())).toBeCloseTo(2, 5);
+    expect(sum(cold.optimise())).toBeCloseTo(2, 5);
+  });
+});

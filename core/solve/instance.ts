@@ -1,0 +1,121 @@
+/** One group of pieces to be divided into loads and waiting. An item is one piece, or several that must stay together. */
+import type { Basket } from '../price/basket.ts';
+import { cheapest } from '../price/price.ts';
+
+export interface Item {
+  /** Ascending indices in the basket. */
+  pieces: readonly number[];
+  /** Cost of putting the item off; Infinity = it must be washed. */
+  waitCost: number;
+}
+export interface Instance {
+  basket: Basket;
+  items: readonly Item[];
+  /** 1 where two items may not share a load: [item × n + item]. */
+  apart: Uint8Array;
+}
+export interface Division {
+  /** Items of each load. */
+  loads: number[][];
+  waiting: number[];
+  cost: number;
+}
+
+/** A small deterministic generator (mulberry32): integers in [0, 2³²). Same seed, same numbers, on every machine. */
+export function seededBits(seed: number): () => number {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(a ^ (a >>> 15), a | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return (t ^ (t >>> 14)) >>> 0;
+  };
+}
+
+export const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);
+export const piecesOf = (items: readonly Item[], set: readonly number[]): number[] =>
+  ascending(set.flatMap((i) => items[i]?.pieces ?? []));
+
+/** Sum and exclusive-or of random numbers of the members: equal sets have equal hashes. */
+export interface Hashes {
+  key: number;
+  check: number;
+}
+interface Known {
+  check: number;
+  cost: number;
+  setting: number;
+}
+
+/** Prices sets of pieces and remembers them under two hashes of their members. */
+export class Pricer {
+  readonly basket: Basket;
+  private readonly known = new Map<number, Known>();
+  private readonly hash: Float64Array;
+  private readonly check: Uint32Array;
+  constructor(basket: Basket) {
+    this.basket = basket;
+    const next = seededBits(20_260_509);
+    // 44 bits: sums of up to 512 members stay exact in a double.
+    this.hash = Float64Array.from(basket.profiles, () => (next() % 4096) * 4294967296 + next());
+    this.check = Uint32Array.from(basket.profiles, () => next());
+  }
+  /** The two hashes of a set; those of a union of disjoint sets are `joined`. */
+  hashes(pieces: readonly number[]): Hashes {
+    let key = 0;
+    let check = 0;
+    for (const p of pieces) {
+      key += this.hash[p] ?? 0;
+      check = (check ^ (this.check[p] ?? 0)) >>> 0;
+    }
+    return { key, check };
+  }
+  /** Cost and setting of the cheapest way to wash these pieces in one load; Infinity when there is none. */
+  price(pieces: readonly number[]): { cost: number; setting: number } {
+    const { key, check } = this.hashes(pieces);
+    return this.known.get(key)?.check === check ? (this.known.get(key) as Known) : this.remember(key, check, pieces);
+  }
+  /** Cost of a set if it has been priced before. */
+  knownCost(key: number, check: number): number | undefined {
+    const known = this.known.get(key);
+    return known?.check === check ? known.cost : undefined;
+  }
+  /** The same for a set whose hashes are known; its pieces are only listed when it is new. */
+  costOf(key: number, check: number, pieces: () => readonly number[]): number {
+    const known = this.known.get(key);
+    return known?.check === check ? known.cost : this.remember(key, check, pieces()).cost;
+  }
+  private remember(key: number, check: number, pieces: readonly number[]): Known {
+    const fresh = { check, ...cheapest(this.basket, pieces) };
+    this.known.set(key, fresh);
+    return fresh;
+  }
+  cost(pieces: readonly number[]): number {
+    return pieces.length === 0 ? 0 : this.price(pieces).cost;
+  }
+}
+
+export function makeInstance(
+  basket: Basket,
+  items: readonly Item[],
+  alsoApart: readonly (readonly [number, number])[] = [],
+): Instance {
+  const n = items.length;
+  const pieces = basket.profiles.length;
+  const apart = new Uint8Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++) {
+      if (i !== j && items[i]?.pieces.some((p) => items[j]?.pieces.some((q) => basket.clash[p * pieces + q])))
+        apart[i * n + j] = 1;
+    }
+  for (const [i, j] of alsoApart) {
+    apart[i * n + j] = 1;
+    apart[j * n + i] = 1;
+  }
+  return { basket, items, apart };
+}
+export const fits = (inst: Instance, load: readonly number[], item: number): boolean => {
+  const n = inst.items.length;
+  for (const j of load) if (inst.apart[item * n + j]) return false;
+  return true;
+};

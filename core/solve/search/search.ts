@@ -1,0 +1,257 @@
+/**
+ * Large-neighbourhood search over divisions: build, improve by small moves, then gather loads that pay by way of washing, and take a few loads apart and
+ * put them together again, keeping what is cheaper. Deterministic: a fixed seed and a count of rounds, never a clock.
+ */
+import { ascending, fits, seededBits, type Division, type Instance, type Pricer } from '../instance.ts';
+import type { Modes } from '../bounds/modes.ts';
+import { least, newLoad, Places, type Load, type State } from './places.ts';
+import { Regroup, type Proposal } from './regroup.ts';
+
+/** About how much of a search goes into the first division. */
+const buildShare = 0.3;
+/** Of a small group every so many rounds gather a load; of a large one all do, as long as there are proposals. */
+const gatherEvery = 4;
+/** Proposals tried on one division, and how much dearer, EUR, one may be before its items find better places. */
+const mostProposals = 24;
+const promisingRise = 3;
+
+export interface SearchEffort {
+  /** Ruin-and-recreate rounds. */
+  rounds: number;
+  /** Try exchanging items between two loads; quadratic in the size of loads. */
+  swaps: boolean;
+}
+
+export class Search {
+  private readonly inst: Instance;
+  private readonly places: Places;
+  private readonly regroup: Regroup;
+  private readonly next: () => number;
+  /** The newest load when each item last found no better place. */
+  private readonly tried: Float64Array;
+  /** Receives the loads of every improved division: the column pool of the exact method. */
+  onLoad: ((items: readonly number[], cost: number) => void) | null = null;
+  /** Told now and then how far the search is (0–1) and what the best division costs. */
+  onRound: ((share: number, cost: number) => void) | null = null;
+  constructor(modes: Modes, pricer: Pricer, seed = 7) {
+    this.inst = modes.inst;
+    this.places = new Places(this.inst, pricer);
+    this.regroup = new Regroup(modes, this.places);
+    this.next = seededBits(seed);
+    this.tried = new Float64Array(this.inst.items.length);
+  }
+  private report(s: State): void {
+    if (this.onLoad) for (const l of s.loads) this.onLoad(l.items, l.cost);
+  }
+
+  private build(order: readonly number[]): State {
+    const s: State = { loads: [], waiting: new Set(), cost: 0 };
+    order.forEach((item, k) => {
+      this.places.put(s, item, this.places.bestPlace(s, item, -1));
+      if (k % 50 === 49) this.onRound?.((buildShare * k) / order.length, s.cost);
+    });
+    return s;
+  }
+
+  private relocate(s: State, item: number): boolean {
+    const from = s.loads.findIndex((l) => l.items.includes(item));
+    const load = from >= 0 ? (s.loads[from] as Load) : null;
+    const rest = load ? load.items.filter((x) => x !== item) : [];
+    const restCost = rest.length > 0 ? this.places.loadCost(rest) : 0;
+    const saved = load ? load.cost - restCost : this.places.waitCost(item);
+    if (restCost === Infinity) return false;
+    // Where neither its own load nor another has changed since it last found no better place, it finds none now.
+    const tried = this.tried[item] as number;
+    const best = this.places.bestPlace(s, item, from, (load?.number ?? 0) > tried ? 0 : tried);
+    if (!(best.delta < saved - least) || (load?.items.length === 1 && best.place === newLoad)) {
+      this.tried[item] = this.places.made;
+      return false;
+    }
+    this.places.takeOut(s, item);
+    this.places.put(s, item, best);
+    return true;
+  }
+  private mergeOrDissolve(s: State): boolean {
+    for (let i = 0; i < s.loads.length; i++) {
+      const a = s.loads[i] as Load;
+      const apart = a.items.reduce((c, x) => c + this.places.waitCost(x), 0) - a.cost;
+      if (apart < -least) {
+        a.items.forEach((x) => s.waiting.add(x));
+        s.loads.splice(i, 1);
+        s.cost += apart;
+        return true;
+      }
+      for (let j = i + 1; j < s.loads.length; j++) {
+        const c = s.loads[j] as Load;
+        if (!this.places.mayMerge(a, c) || !c.items.every((x) => fits(this.inst, a.items, x))) continue;
+        const both = [...a.items, ...c.items];
+        const joined = this.places.loadCost(both);
+        const delta = joined - a.cost - c.cost;
+        if (delta < -least) {
+          s.loads[i] = this.places.loadOf(both, joined);
+          s.loads.splice(j, 1);
+          s.cost += delta;
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+  /** Start a load from what waits, when the whole step pays. */
+  private wake(s: State): boolean {
+    const waiting = ascending([...s.waiting]);
+    for (const first of waiting) {
+      let load = [first];
+      let cost = this.places.loadCost(load);
+      if (cost === Infinity) continue;
+      for (const item of waiting) {
+        if (item === first || !fits(this.inst, load, item)) continue;
+        const grown = this.places.loadCost([...load, item]);
+        if (grown - cost < this.places.waitCost(item)) {
+          load = [...load, item];
+          cost = grown;
+        }
+      }
+      const delta = cost - load.reduce((c, x) => c + this.places.waitCost(x), 0);
+      if (delta < -least) {
+        load.forEach((x) => s.waiting.delete(x));
+        s.loads.push(this.places.loadOf(load, cost));
+        s.cost += delta;
+        return true;
+      }
+    }
+    return false;
+  }
+  private swap(s: State): boolean {
+    for (let i = 0; i < s.loads.length; i++)
+      for (let j = i + 1; j < s.loads.length; j++) {
+        const a = s.loads[i] as Load;
+        const c = s.loads[j] as Load;
+        const now = a.cost + c.cost;
+        for (const p of a.items)
+          for (const q of c.items) {
+            const a0 = a.items.filter((x) => x !== p);
+            const c0 = c.items.filter((x) => x !== q);
+            if (!fits(this.inst, a0, q) || !fits(this.inst, c0, p)) continue;
+            const costA = this.places.loadCost([...a0, q]);
+            if (!(costA < now)) continue;
+            const costC = this.places.loadCost([...c0, p]);
+            if (costA + costC < now - least) {
+              s.loads[i] = this.places.loadOf([...a0, q], costA);
+              s.loads[j] = this.places.loadOf([...c0, p], costC);
+              s.cost += costA + costC - now;
+              return true;
+            }
+          }
+      }
+    return false;
+  }
+  private improve(s: State, items: readonly number[], swaps: boolean): void {
+    for (let round = 0; round < 100; round++) {
+      let moved = false;
+      for (const item of items) moved = this.relocate(s, item) || moved;
+      this.places.tidy(s);
+      if (moved || this.mergeOrDissolve(s) || this.wake(s)) continue;
+      if (!swaps || !this.swap(s)) return;
+    }
+  }
+
+  /** Wash a new load from pieces of several, the first that pays as it is. */
+  private gatherWhatPays(s: State): boolean {
+    for (const proposal of this.regroup.proposals(s).slice(0, mostProposals)) {
+      const trial = this.places.copy(s);
+      this.places.impose(trial, this.regroup.gather(proposal));
+      if (!(trial.cost < s.cost - least)) continue;
+      Object.assign(s, trial);
+      this.tried.fill(0);
+      return true;
+    }
+    return false;
+  }
+
+  /** Items that make up the neighbourhood of a round: those of two or three loads, and some that wait. */
+  private ruin(s: State): number[] {
+    const out: number[] = [];
+    const loads = Math.min(s.loads.length, 2 + (this.next() % 2));
+    for (let k = 0; k < loads; k++) {
+      const load = s.loads[this.next() % s.loads.length]?.items ?? [];
+      const share = this.next() % 3;
+      for (const x of load) if (!out.includes(x) && (share > 0 || this.next() % 2 === 0)) out.push(x);
+    }
+    for (const x of s.waiting) if (this.next() % 4 === 0) out.push(x);
+    return out;
+  }
+
+  run(effort: SearchEffort): Division {
+    const { items, basket } = this.inst;
+    const all = items.map((_, i) => i);
+    const first = (i: number) => basket.profiles[items[i]?.pieces[0] ?? 0];
+    const by = (f: (i: number) => number): number[] => [...all].sort((x, y) => f(x) - f(y) || x - y);
+    const families = ['wool', 'delicate', 'synthetics', 'cotton'];
+    const orders = [
+      by((i) => families.indexOf(first(i)?.family ?? 'cotton') * 1000 + (first(i)?.values.maxTemperatureC ?? 0)),
+      by((i) => first(i)?.history.colour.ground.lightness ?? 0),
+      by((i) => -(first(i)?.massKg ?? 0)),
+    ];
+    let best: State | null = null;
+    for (const order of orders.slice(0, items.length > 150 ? 1 : 2)) {
+      this.tried.fill(0);
+      const s = this.build(order);
+      this.improve(s, all, false);
+      for (let k = 0; k < mostProposals && this.gatherWhatPays(s); k++) this.improve(s, all, false);
+      this.report(s);
+      if (!best || s.cost < best.cost - least) best = s;
+    }
+    let current = best ?? this.build(all);
+    let champion = this.places.copy(current);
+    let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
+    for (let round = 0; round < effort.rounds; round++) {
+      this.onRound?.(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
+      const trial = this.places.copy(current);
+      if (this.places.quick || round % gatherEvery === 0) {
+        if (proposals.of !== current)
+          proposals = { of: current, list: this.regroup.proposals(current).slice(0, mostProposals) };
+        const proposal = proposals.list.shift();
+        if (proposal) {
+          const touched = this.places.impose(trial, this.regroup.gather(proposal));
+          for (const x of touched) this.tried[x] = 0;
+          if (trial.cost < current.cost + promisingRise) this.improve(trial, touched, false);
+          this.report(trial);
+          if (trial.cost < current.cost - least) current = trial;
+          if (trial.cost < champion.cost - least) champion = this.places.copy(trial);
+          continue;
+        }
+      }
+      const out = this.ruin(trial);
+      for (const x of out) this.places.takeOut(trial, x);
+      this.places.tidy(trial);
+      for (let k = out.length - 1; k > 0; k--) {
+        const r = this.next() % (k + 1);
+        [out[k], out[r]] = [out[r] as number, out[k] as number];
+      }
+      for (const x of out) this.places.put(trial, x, this.places.bestPlace(trial, x, -1));
+      if (trial.cost < current.cost + 0.4) this.improve(trial, out, false);
+      this.report(trial);
+      if (trial.cost < champion.cost - least) champion = this.places.copy(trial);
+      for (const x of out) this.tried[x] = 0;
+      // A little worse is kept now and then, so that the search leaves a valley.
+      if (trial.cost < current.cost - least || trial.cost < champion.cost + 0.15) current = trial;
+      else if (round % 40 === 39) current = this.places.copy(champion);
+    }
+    this.tried.fill(0);
+    this.improve(champion, all, effort.swaps);
+    this.report(champion);
+    return {
+      loads: champion.loads.map((l) => ascending(l.items)),
+      waiting: ascending([...champion.waiting]),
+      cost: this.exactCost(champion),
+    };
+  }
+  /** Summed afresh: the running sum drifts by rounding. */
+  private exactCost(s: State): number {
+    return (
+      s.loads.reduce((c, l) => c + this.places.loadCost(l.items), 0) +
+      [...s.waiting].reduce((c, x) => c + this.places.waitCost(x), 0)
+    );
+  }
+}

@@ -1,0 +1,161 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../testing/arbitrary.ts';
+import { basketOf } from '../price/basket.ts';
+import { deferralCost } from '../price/price.ts';
+import { profileOf } from '../piece/profile.ts';
+import { BranchAndPrice } from './exact/branch-and-price.ts';
+import { makeInstance, Pricer, type Instance } from './instance.ts';
+import { Master } from './exact/simplex.ts';
+import { Modes } from './bounds/modes.ts';
+import { Search } from './search/search.ts';
+import { independentGroups, solve } from './solve.ts';
+import { divideBySubsets } from './exact/subsets.ts';
+
+const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
+function instanceOf(list: Parameters<typeof basketOf>[0], home = household): { inst: Instance; pricer: Pricer } {
+  const b = basketOf(
+    list.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+    home,
+  );
+  return {
+    inst: makeInstance(
+      b,
+      list.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })),
+    ),
+    pricer: new Pricer(b),
+  };
+}
+const effort = {
+  nodes: 500,
+  poolNodes: 60,
+  written: { columns: 20_000, visited: 60_000 },
+  rounds: 200,
+  nodesPerMode: 100_000,
+  visited: 5_000_000,
+  climb: { climbs: 2, reach: 0.2, nodes: 300 },
+};
+
+describe('the master problem', () => {
+  test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {
+    const m = new Master([1, 1, 1], 100);
+    for (const rows of [
+      [0, 1],
+      [1, 2],
+      [0, 2],
+    ])
+      m.add({ rows, cost: 1 });
+    const duals = m.optimise();
+    expect(duals.reduce((s, x) => s + x, 0)).toBeCloseTo(1.5, 6);
+    expect(m.solution().map((x) => Math.round(x.share * 100) / 100)).toEqual([0.5, 0.5, 0.5]);
+  });
+  test('a count row with its surplus', () => {
+    const m = new Master([1, 1, 2], 100); // two items, at least two loads
+    m.add({ rows: [0, 1, 2], cost: 1 });
+    m.add({ rows: [0, 2], cost: 3 });
+    m.add({ rows: [1, 2], cost: 3 });
+    m.add({ rows: [], cost: 0, minusRow: 2 });
+    const duals = m.optimise();
+    expect((duals[0] ?? 0) + (duals[1] ?? 0) + 2 * (duals[2] ?? 0)).toBeCloseTo(6, 5);
+  });
+});
+
+describe('branch and price', () => {
+  const equalsExact = (list: Parameters<typeof instanceOf>[0], home = household): void => {
+    const { inst, pricer } = instanceOf(list, home);
+    const exact = divideBySubsets(inst, pricer);
+    const start = { loads: [], waiting: list.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
+    const found = new BranchAndPrice(Modes.of(inst), pricer, start, [], effort).run();
+    expect(found.lowerBound).toBeLessThanOrEqual(exact.cost + 1e-6);
+    expect(found.division.cost).toBeCloseTo(exact.cost, 6);
+    expect(found.optimal).toBe(true);
+  };
+  test('equals the dynamic programme over all subsets, and proves it', () =>
+    fc.assert(
+      fc.property(fc.array(washable, { minLength: 6, maxLength: 9 }), (list) => equalsExact(list)),
+      { numRuns: 25 },
+    ));
+  test('also with heavy everyday baskets and any cupboard', () =>
+    fc.assert(fc.property(fc.array(everydayGarment, { minLength: 7, maxLength: 10 }), anyHousehold, equalsExact), {
+      numRuns: 25,
+    }));
+  test('writes out the loads that still matter, and gets there without', () => {
+    fc.assert(
+      fc.property(fc.array(everydayGarment, { minLength: 8, maxLength: 10 }), (list) => {
+        const { inst, pricer } = instanceOf(list);
+        const start = {
+          loads: [],
+          waiting: list.map((_, i) => i),
+          cost: inst.items.reduce((c, x) => c + x.waitCost, 0),
+        };
+        const long = new BranchAndPrice(Modes.of(inst), pricer, start, [], {
+          ...effort,
+          poolNodes: 0,
+          written: { columns: 0, visited: 0 },
+        }).run();
+        const short = new BranchAndPrice(Modes.of(inst), pricer, start, [], effort).run();
+        expect(long.division.cost).toBeCloseTo(short.division.cost, 9);
+        expect([long.optimal, short.optimal]).toEqual([true, true]);
+      }),
+      { numRuns: 12 },
+    );
+  });
+  test('search never beats it, and finds it on small baskets most of the time', () => {
+    let same = 0;
+    fc.assert(
+      fc.property(fc.array(washable, { minLength: 4, maxLength: 8 }), (list) => {
+        const { inst, pricer } = instanceOf(list);
+        const exact = divideBySubsets(inst, pricer);
+        const found = new Search(Modes.of(inst), pricer).run({ rounds: 40, swaps: true });
+        expect(found.cost).toBeGreaterThanOrEqual(exact.cost - 1e-9);
+        expect([...found.loads.flat(), ...found.waiting].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
+        if (found.cost - exact.cost < 1e-6) same++;
+      }),
+      { numRuns: 20, seed: 11 },
+    );
+    expect(same).toBeGreaterThanOrEqual(16);
+  });
+});
+
+describe('decisions made by hand', () => {
+  const tees = ['#9aa7b8', '#8aa0b8', '#b89aa7', '#2f6f6b'].map((hex, i) =>
+    garment(`t${i}`, { colours: [{ hex, role: 'ground' }], wearsSinceWash: 3, soil: 'heavy' }),
+  );
+  const b = basketOf(tees, household);
+  const candidates = tees.map((_, piece) => ({ piece, mayWait: false }));
+  test('without them, like goes with like in one load', () =>
+    expect(solve(b, candidates).loads).toEqual([[0, 1, 2, 3]]));
+  test('apart is kept, and costs', () => {
+    const apart = solve(b, candidates, { together: [], apart: [[0, 1]] });
+    expect(apart.loads.some((l) => l.includes(0) && l.includes(1))).toBe(false);
+    expect(apart.cost).toBeGreaterThan(solve(b, candidates).cost);
+    expect(apart.optimal).toBe(true);
+  });
+  test('together is kept', () => {
+    const wool = garment('w', {
+      kind: 'jumper_mid',
+      parts: [{ role: 'shell', fibres: [{ fibre: 'silk', percent: 100 }] }],
+      soil: 'heavy',
+      wearsSinceWash: 12,
+    });
+    const mixed = basketOf([...tees, wool], household);
+    const all = [...candidates, { piece: 4, mayWait: false }];
+    const free = solve(mixed, all);
+    const bound = solve(mixed, all, { together: [[0, 4]], apart: [] });
+    expect(bound.loads.filter((l) => l.includes(0) !== l.includes(4))).toEqual([]);
+    expect(bound.cost).toBeGreaterThanOrEqual(free.cost);
+  });
+  test('pieces no setting shares are independent groups', () => {
+    const wool = garment('w', {
+      kind: 'jumper_mid',
+      parts: [{ role: 'shell', fibres: [{ fibre: 'wool', percent: 100 }] }],
+    });
+    const mixed = basketOf([tees[0]!, wool, tees[1]!], household);
+    expect(
+      independentGroups(
+        mixed,
+        [0, 1, 2].map((i) => ({ pieces: [i], waitCost: 1 })),
+      ),
+    ).toEqual([[0, 2], [1]]);
+  });
+});
