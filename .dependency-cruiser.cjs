@@ -46,8 +46,8 @@ module.exports = {
       name: 'ui-draws-only',
       comment: 'components draw; only types may come from the views',
       severity: 'error',
-      from: { path: '^app/(ui|theme)/' },
-      to: { path: '^(core|formats|data|app/server)/', dependencyTypesNot: ['type-only'] },
+      from: { path: '^app/(ui|theme|[^/]+/parts)/' },
+      to: { path: '^(core|formats|data|app/server)/|[.]server[.]ts$', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'unresolved',

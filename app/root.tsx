@@ -18,9 +18,9 @@ import { GlobalStyle } from './theme/global.ts';
 import { Empty } from './ui/notice.tsx';
 import { LinkButton } from './ui/button.tsx';
 import { useNonce } from './ui/nonce.ts';
-import { Shell } from './ui/shell.tsx';
+import { Shell } from './shell/parts/shell.tsx';
 import { withHousehold } from './server/request.server.ts';
-import { shellView } from './views/shell.server.ts';
+import { shellView } from './shell/shell-view.server.ts';
 
 declare module 'react-aria-components' {
   interface RouterConfig {

@@ -1,11 +1,11 @@
 /** Forms: what is read from them, and which field is named when something is wrong. */
 import { describe, expect, test } from '@jest/globals';
-import { basketStateSchema, toBasketState } from './basket-state.ts';
-import { generalSchema, givenWeights, hardnessOf, weightFields, weightsSchema } from './household.ts';
-import { givenMeasures, measureSchema } from './measure.ts';
+import { basketStateSchema, toBasketState } from '../gather/basket-state-form.ts';
+import { generalSchema, givenWeights, hardnessOf, weightFields, weightsSchema } from '../household/household-form.ts';
+import { givenMeasures, measureSchema } from '../wardrobe/measure-form.ts';
 import { readForm } from './read.ts';
-import { ageChoices, freeStainId, judgeSchema, reportSchema, stainSchema, toMarkedStain } from './stain.ts';
-import { riskSchema, testSchema } from './test.ts';
+import { ageChoices, freeStainId, judgeSchema, reportSchema, stainSchema, toMarkedStain } from '../treat/stain-form.ts';
+import { riskSchema, testSchema } from '../test/test-form.ts';
 
 const form = (values: Record<string, string | string[]>): FormData => {
   const f = new FormData();

@@ -1,9 +1,9 @@
 /** Posted forms: what is missing, odd or hostile is told by field, in plain words, and what was typed is kept. */
 import { describe, expect, test } from '@jest/globals';
 import * as v from 'valibot';
-import * as household from './household.ts';
-import * as label from './label.ts';
-import * as piece from './piece.ts';
+import * as household from '../household/household-form.ts';
+import * as label from '../label/label-form.ts';
+import * as piece from '../wardrobe/piece-schema.ts';
 import { errorOf, readForm, typedValue } from './read.ts';
 
 const form = (fields: Record<string, string | string[]>): FormData => {

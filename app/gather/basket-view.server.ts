@@ -1,0 +1,240 @@
+/** The Gather screen: what is in the basket, and the wardrobe to pick from, due pieces first. */
+import { garmentOf, householdOf } from '@formats/hamper.ts';
+import type { Household } from '@core/model/household.ts';
+import { gatherAdvice, rotationOf, type GatherAction, type GatherAdvice } from '@core/wear/gather.ts';
+import { kindFacts } from '@core/garment/kinds.ts';
+import { isWool, mainParts } from '@core/fibre/blend.ts';
+import { stainFacts } from '@core/stain/stains.ts';
+import { wearsAllowed, type Dueness } from '@core/wear/wear.ts';
+import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
+import { runningLoads } from '@data/loads.ts';
+import { readHousehold } from '@data/household.ts';
+import type { BasketState } from '@data/schema.ts';
+import type { ClothView } from '../ui/fold.tsx';
+import type { Scope } from '../server/request.server.ts';
+import { clothOf } from '../shared/cloth.ts';
+import { formatInTimeZone } from '../shared/zone.ts';
+import { currencySign, plural, shortDay } from '../shared/words.ts';
+
+export interface BasketPieceView {
+  id: string;
+  name: string;
+  owner: string;
+  cloth: ClothView;
+  marks: string[];
+  state: BasketState;
+  neededByDate: string;
+  inLoad: string | null;
+}
+export interface WardrobePieceView {
+  id: string;
+  name: string;
+  owner: string;
+  cloth: ClothView;
+  advice: { word: string; text: string; urgency: number; waiting: string; done: boolean };
+  due: Dueness;
+}
+export interface BasketView {
+  pieces: BasketPieceView[];
+  wardrobe: WardrobePieceView[];
+  owners: string[];
+  rotations: string[];
+  total: number;
+  shown: number;
+  filter: BasketFilter;
+  today: string;
+}
+export interface BasketFilter {
+  q: string;
+  show: 'all' | Dueness;
+  owner: string;
+}
+
+const soilMarks: Record<BasketState['soil'], string | null> = {
+  none: 'not dirty',
+  light: 'lightly soiled',
+  normal: null,
+  heavy: 'heavily soiled',
+  hazardous: 'fuel or oil',
+};
+
+function marksOf(state: BasketState, timeZone: string): string[] {
+  const marks: (string | null)[] = [
+    soilMarks[state.soil],
+    state.activity === 'sweaty' ? 'worn sweaty' : null,
+    state.odour ? 'smells' : null,
+    state.hygiene ? 'illness: wash hot' : null,
+  ];
+  for (const s of state.stains) marks.push(`${stainFacts(s.kind).name.toLowerCase()}${s.place ? `, ${s.place}` : ''}`);
+  if (state.neededBy) marks.push(`needed by ${shortDay(new Date(state.neededBy), timeZone)}`);
+  return marks.filter((m): m is string => m !== null);
+}
+
+const mostlyWool = (p: Piece): boolean =>
+  mainParts(p.row.parts).some(
+    (part) => part.fibres.filter((f) => isWool(f.fibre)).reduce((s, f) => s + f.percent, 0) >= 50,
+  );
+
+/** "3 of 8 wears". */
+export function wearsText(p: Piece): string {
+  const allowed = wearsAllowed(p.row.kind, mostlyWool(p));
+  const group = kindFacts(p.row.kind).wearGroup;
+  const unit =
+    group === 'sheet' || group === 'bath_towel' || group === 'hand_towel' || group === 'tea_towel' ? 'use' : 'wear';
+  return allowed === null ? plural(p.state.wearsSinceWash, unit) : `${p.state.wearsSinceWash} of ${allowed} ${unit}s`;
+}
+
+const pieceCloth = ({ row }: Piece): ClothView => clothOf(row);
+const order: Record<Dueness, number> = { due: 0, soon: 1, fresh: 2 };
+const adviceWords: Record<GatherAction, string> = {
+  wash: 'Wash',
+  air: 'Air',
+  steam: 'Steam',
+  brush: 'Brush',
+  'spot-clean': 'Treat the spot',
+  rest: '',
+  care: 'Care',
+  'one-more': 'Once more',
+};
+const dayMs = 86_400_000;
+const daysSince = (at: Date | null, now: Date): number | null =>
+  at === null ? null : Math.max(0, (now.getTime() - at.getTime()) / dayMs);
+
+function adviceOf(p: Piece, household: Household, now: Date): GatherAdvice {
+  // Before it is marked, a worn piece counts as lightly soiled at most: what is seen is said in the basket.
+  const lying = p.state.wearsSinceWash > 0 ? daysSince(p.state.lastWornAt, now) : null;
+  return gatherAdvice(
+    garmentOf(garmentDocument(p, now)),
+    { daysLying: lying, daysSinceCare: daysSince(p.state.lastCaredAt ?? p.state.lastWashedAt, now) },
+    household,
+  );
+}
+const dueOf = (a: GatherAdvice): Dueness =>
+  a.action === 'wash' || a.action === 'spot-clean' || a.action === 'care'
+    ? 'due'
+    : a.action === 'one-more' || a.action === 'air' || a.action === 'brush' || a.action === 'steam'
+      ? 'soon'
+      : 'fresh';
+
+/** "You have 3 T-shirts for about 6 wears a week: 9 would let you wash once a week." */
+function rotationTexts(pieces: readonly Piece[], intervalDays: number): string[] {
+  const groups = new Map<string, Piece[]>();
+  for (const p of pieces) {
+    const group = kindFacts(p.row.kind).wearGroup;
+    if (group && ['tshirt', 'underwear', 'socks', 'sportswear', 'shirt', 'jeans'].includes(group))
+      groups.set(`${p.row.owner}/${group}`, [...(groups.get(`${p.row.owner}/${group}`) ?? []), p]);
+  }
+  return [...groups].flatMap(([key, list]) => {
+    const [owner = '', group = ''] = key.split('/');
+    const first = list[0];
+    const r =
+      first &&
+      rotationOf(
+        {
+          kind: first.row.kind,
+          mostlyWool: mostlyWool(first),
+          owned: list.length,
+          wearsIn28Days: list.reduce((n, p) => n + p.state.recentWears, 0),
+        },
+        intervalDays,
+      );
+    const what: Record<string, string> = {
+      tshirt: 'T-shirts',
+      underwear: 'sets of underwear',
+      socks: 'pairs of socks',
+      sportswear: 'sports things',
+      shirt: 'shirts',
+      jeans: 'jeans',
+    };
+    return r && r.needed > r.owned && r.needed <= 3 * r.owned
+      ? [
+          `${owner ? `${owner} has` : 'There are'} ${r.owned} ${what[group] ?? group} for about ${Math.round(r.wearsPerDay * 7)} wears a week: ${r.needed} would let them wash once a week.`,
+        ]
+      : [];
+  });
+}
+
+export async function basketView({ tx, now }: Scope, filter: BasketFilter): Promise<BasketView> {
+  const pieces = await listPieces(tx);
+  const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
+  const running = await runningLoads(tx);
+  const inLoad = new Map(running.flatMap((l) => l.load.garments.map((g) => [g, l.id] as const)));
+  const household = householdOf((await readHousehold(tx))?.document ?? {});
+  const rest = pieces
+    .filter((p) => p.basket === null)
+    .map((p) => {
+      const advice = adviceOf(p, household, now);
+      return { p, advice, due: dueOf(advice) };
+    });
+  const q = filter.q.toLowerCase();
+  const matches = rest.filter(
+    ({ p, due }) =>
+      (filter.show === 'all' || due === filter.show) &&
+      (filter.owner === '' || p.row.owner === filter.owner) &&
+      (q === '' ||
+        [
+          p.row.name,
+          p.row.owner,
+          kindFacts(p.row.kind).name,
+          ...p.row.parts.flatMap((x) => x.fibres.map((f) => f.fibre)),
+        ]
+          .join(' ')
+          .toLowerCase()
+          .includes(q)),
+  );
+  return {
+    pieces: pieces.flatMap((p): BasketPieceView[] =>
+      p.basket
+        ? [
+            {
+              id: p.row.id,
+              name: p.row.name,
+              owner: p.row.owner,
+              cloth: pieceCloth(p),
+              marks: marksOf(p.basket, timeZone),
+              state: p.basket,
+              inLoad: inLoad.get(p.row.id) ?? null,
+              neededByDate: p.basket.neededBy
+                ? formatInTimeZone(new Date(p.basket.neededBy), timeZone, {
+                    year: 'numeric',
+                    month: '2-digit',
+                    day: '2-digit',
+                  })
+                    .split('/')
+                    .reverse()
+                    .join('-')
+                : '',
+            },
+          ]
+        : [],
+    ),
+    wardrobe: matches
+      .sort((a, b) => order[a.due] - order[b.due] || b.advice.urgency - a.advice.urgency)
+      .map(({ p, advice, due }) => ({
+        id: p.row.id,
+        name: p.row.name,
+        owner: p.row.owner,
+        cloth: pieceCloth(p),
+        due,
+        advice: {
+          word: adviceWords[advice.action],
+          text: advice.because,
+          urgency: advice.urgency,
+          waiting:
+            advice.action === 'wash' && advice.waitingPerDay >= 0.05
+              ? `waiting costs about ${advice.waitingPerDay.toFixed(2)} ${currencySign(household.tariff.currency)} a day`
+              : '',
+          done: ['air', 'steam', 'brush', 'care'].includes(advice.action),
+        },
+      })),
+    rotations: rotationTexts(pieces, 7),
+    owners: [...new Set(pieces.map((p) => p.row.owner).filter(Boolean))],
+    total: rest.length,
+    shown: matches.length,
+    filter,
+    today: formatInTimeZone(now, timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' })
+      .split('/')
+      .reverse()
+      .join('-'),
+  };
+}

@@ -1,0 +1,369 @@
+import { data, Link, redirect, useSearchParams } from 'react-router';
+import { styled } from 'styled-components';
+import { weightPresets } from '@core/cost/weights.ts';
+import { ruleWords } from '@core/model/rule-words.ts';
+import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
+import { hardnessClass } from '@core/units/hardness.ts';
+import { householdOf } from '@formats/hamper.ts';
+import { readHousehold, saveGeneral } from '@data/household.ts';
+import type { Route } from './+types/household';
+import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from './household-form.ts';
+import { errorOf, readForm, typedValue } from '../forms/read.ts';
+import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { Button, LinkButton } from '../ui/button.tsx';
+import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { Notice } from '../ui/notice.tsx';
+import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { media } from '../theme/tokens.ts';
+import { productClassText } from './product-words.ts';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Household · Neat Fold' }];
+
+export const loader = ({ context }: Route.LoaderArgs) =>
+  withHousehold(context, async ({ tx }) => {
+    const view = await readHousehold(tx);
+    if (!view) throw notFound('There is no household yet.');
+    const h = householdOf(view.document);
+    return {
+      start: {
+        name: view.name,
+        hardness: String(h.water.hardnessMmolPerL),
+        hardnessUnit: 'mmol',
+        coldC: String(h.water.coldC),
+        hotC: String(h.water.hotC),
+        electricityPerKwh: String(h.tariff.electricityPerKwh),
+        waterPerM3: String(h.tariff.waterPerM3),
+        daysToNextWash: String(h.daysToNextWash),
+        roomC: String(h.room.temperatureC),
+        humidity: String(Math.round(h.room.relativeHumidity * 100)),
+        poisonCentre: view.poisonCentre ?? '',
+        children: view.children ? 'yes' : 'no',
+        nets: String(view.nets.all),
+        netsWithoutMetal: String(view.nets.withoutMetal),
+      },
+      currency: h.tariff.currency,
+      waterClass: hardnessClass(h.water.hardnessMmolPerL),
+      rules: (Object.keys(houseRules) as HouseRuleKey[]).map((key) => ({
+        key,
+        question: ruleWords[key].question,
+        reason: ruleWords[key].reason,
+        value: h.rules[key],
+        options: Object.entries<string>(ruleWords[key].options),
+      })),
+      weights: weightFields.map((f) => ({
+        ...f,
+        own: h.rules.weights[f.key] === undefined ? '' : String(h.rules.weights[f.key]),
+        preset: String(weightPresets[h.rules.priority][f.key]),
+      })),
+      washers: h.washers.map((w) => ({
+        id: w.id,
+        name: w.name,
+        programmes: w.programmes.map((p) => ({
+          id: p.id,
+          name: p.name,
+          text: `${p.temperaturesC.join(', ')} °C · ${Math.max(...p.spinsRpm)} rpm · ${p.maxLoadKg} kg · ${p.durationMin} min`,
+        })),
+      })),
+      products: h.products.map((p) => ({
+        id: p.id,
+        name: p.name,
+        text: `${productClassText(p.class)}, ${p.form}${p.remaining !== null ? ` · ${Math.round(p.remaining)} ${p.dose?.unit ?? ''} left` : ''}`,
+        empty: p.remaining === 0,
+      })),
+      others: [
+        ...h.dryers.map((d) => `${d.name}: ${d.maxLoadKg} kg, ${d.type.replace('-', ' ')}`),
+        ...h.dryingPlaces.map(
+          (d) =>
+            `${d.name}: ${[d.bars ? `${d.bars} bars` : '', d.flatM2 ? `${d.flatM2} m² flat` : '', d.hangers ? `${d.hangers} hangers` : ''].filter(Boolean).join(', ')}`,
+        ),
+        ...h.basins.map((b) => b.name),
+      ],
+    };
+  });
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  const intent = field(form, 'intent');
+  return withHousehold(context, async ({ tx }) => {
+    const view = await readHousehold(tx);
+    if (!view) throw notFound('There is no household yet.');
+    if (intent === 'rules') {
+      const read = readForm(form, rulesSchema);
+      if (!read.ok) return data({ part: 'rules' as const, reply: read.reply }, { status: 422 });
+      await saveGeneral(tx, { rules: { ...view.document.rules, ...read.value } });
+      return redirect('/household?stored=rules#rules');
+    }
+    if (intent === 'weights') {
+      const read = readForm(form, weightsSchema);
+      if (!read.ok) return data({ part: 'weights' as const, reply: read.reply }, { status: 422 });
+      await saveGeneral(tx, { rules: { ...view.document.rules, weights: givenWeights(read.value) } });
+      return redirect('/household?stored=weights#weights');
+    }
+    const read = readForm(form, generalSchema);
+    if (!read.ok) return data({ part: 'general' as const, reply: read.reply }, { status: 422 });
+    const f = read.value;
+    const hardnessMmolPerL = hardnessOf(f);
+    if (hardnessMmolPerL === null)
+      return data(
+        {
+          part: 'general' as const,
+          reply: {
+            status: 'error' as const,
+            initialValue: Object.fromEntries([...form].map(([k, x]) => [k, typeof x === 'string' ? x : ''])),
+            error: { hardness: ['Water hardness: more than 10 mmol/l is not drinking water; check the unit.'] },
+          },
+        },
+        { status: 422 },
+      );
+    await saveGeneral(tx, {
+      name: f.name,
+      daysToNextWash: f.daysToNextWash,
+      water: { hardnessMmolPerL, coldC: f.coldC, hotC: f.hotC },
+      tariff: { ...view.document.tariff, electricityPerKwh: f.electricityPerKwh, waterPerM3: f.waterPerM3 },
+      poisonCentre: f.poisonCentre ?? null,
+      children: f.children,
+      nets: Math.round(f.nets),
+      netsWithoutMetal: Math.round(Math.min(f.nets, f.netsWithoutMetal)),
+      room: { ...view.document.room, temperatureC: f.roomC, relativeHumidity: f.humidity / 100 },
+    });
+    return redirect('/household?stored=general');
+  });
+}
+
+const Rules = styled.div`
+  display: grid;
+  gap: 1.3rem 2.5rem;
+  grid-template-columns: repeat(auto-fit, minmax(min(24rem, 100%), 1fr));
+  > div {
+    display: grid;
+    gap: 0.3rem;
+    align-content: start;
+  }
+`;
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 3rem;
+  ${media.tablet} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const List = styled(Rows)`
+  a {
+    display: grid;
+    padding: 0.5rem 0;
+    min-height: 3rem;
+    align-content: center;
+    text-decoration: none;
+  }
+  a:hover b {
+    text-decoration: underline;
+  }
+  small {
+    color: var(--ink-soft);
+  }
+  li > span {
+    display: block;
+    padding: 0.5rem 0;
+  }
+`;
+
+export default function Household({ loaderData: v, actionData }: Route.ComponentProps) {
+  const [query] = useSearchParams();
+  const stored = query.get('stored');
+  const reply = actionData?.part === 'general' ? actionData.reply : null;
+  const value = (name: string): string =>
+    String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? '');
+  const weightReply = actionData?.part === 'weights' ? actionData.reply : null;
+  const bind = (name: string, label: string) => ({
+    name,
+    label,
+    defaultValue: value(name),
+    error: errorOf(reply, name),
+  });
+  return (
+    <>
+      <PageHead>
+        <div>
+          <h1>Household</h1>
+          <p>Machine, water and cupboard decide what can be done; your rules decide between schools.</p>
+        </div>
+      </PageHead>
+      <FormStack method="post" key={JSON.stringify(v.start)}>
+        {stored === 'general' && !reply && (
+          <Notice live title="Stored">
+            The next sorting uses it.
+          </Notice>
+        )}
+        {reply && (
+          <Notice severity="caution" title="Not stored yet" live>
+            {Object.values(reply.error ?? {})
+              .flatMap((e) => e ?? [])
+              .join(' ')}
+          </Notice>
+        )}
+        <FieldGrid>
+          <TextField {...bind('name', 'Name')} />
+          <NumberField {...bind('hardness', 'Water hardness')} hint={`${v.waterClass} water`} />
+          <SelectField
+            {...bind('hardnessUnit', 'Hardness in')}
+            options={[
+              ['mmol', 'mmol/l'],
+              ['dH', '°dH'],
+              ['fH', '°fH'],
+              ['eH', '°eH (Clark)'],
+              ['ppm', 'ppm (mg/l CaCO₃)'],
+              ['gpg', 'gpg'],
+            ]}
+          />
+          <NumberField {...bind('coldC', 'Cold tap')} suffix="°C" />
+          <NumberField {...bind('hotC', 'Hot tap')} suffix="°C" />
+          <NumberField {...bind('electricityPerKwh', 'Electricity')} suffix={`${v.currency} per kWh`} />
+          <NumberField {...bind('waterPerM3', 'Water')} suffix={`${v.currency} per m³`} />
+          <NumberField {...bind('daysToNextWash', 'Days to the next wash')} />
+          <NumberField {...bind('roomC', 'Drying room')} suffix="°C" />
+          <NumberField {...bind('humidity', 'Its humidity')} suffix="%" />
+          <TextField {...bind('poisonCentre', 'Poison centre, telephone')} />
+          <SelectField
+            {...bind('children', 'Children about')}
+            options={[
+              ['no', 'No'],
+              ['yes', 'Yes, they live here or visit'],
+            ]}
+          />
+          <NumberField {...bind('nets', 'Washing nets')} />
+          <NumberField {...bind('netsWithoutMetal', 'Nets without metal')} />
+        </FieldGrid>
+        <Actions>
+          <Button type="submit" name="intent" value="general">
+            Store
+          </Button>
+        </Actions>
+      </FormStack>
+      <Two>
+        {v.washers.map((w) => (
+          <Section key={w.id}>
+            <h2>{w.name}</h2>
+            <List>
+              {w.programmes.map((p) => (
+                <li key={p.id}>
+                  <Link to={`/household/programmes/${w.id}/${p.id}`}>
+                    <b>{p.name}</b>
+                    <small>{p.text}</small>
+                  </Link>
+                </li>
+              ))}
+            </List>
+            <Actions>
+              <LinkButton $quiet href={`/household/programmes/${w.id}/new`}>
+                Add a programme
+              </LinkButton>
+            </Actions>
+          </Section>
+        ))}
+        <div>
+          <Section>
+            <h2>Cupboard</h2>
+            <List>
+              {v.products.map((p) => (
+                <li key={p.id}>
+                  <Link to={`/household/products/${p.id}`}>
+                    <b>
+                      {p.name}
+                      {p.empty ? ' (used up)' : ''}
+                    </b>
+                    <small>{p.text}</small>
+                  </Link>
+                </li>
+              ))}
+            </List>
+            <Actions>
+              <LinkButton $quiet href="/household/products/new">
+                Add a product
+              </LinkButton>
+            </Actions>
+          </Section>
+          <Section>
+            <h2>Drying and basins</h2>
+            <List>
+              {v.others.map((o) => (
+                <li key={o}>
+                  <span>{o}</span>
+                </li>
+              ))}
+            </List>
+          </Section>
+        </div>
+      </Two>
+      <Section id="rules">
+        <h2>House rules</h2>
+        <FormStack method="post" key={v.rules.map((r) => r.value).join()}>
+          {stored === 'rules' && (
+            <Notice live title="Stored">
+              The next sorting follows these rules.
+            </Notice>
+          )}
+          {actionData?.part === 'rules' && (
+            <Notice severity="caution" title="Not stored" live>
+              Choose one of the shown schools for each rule.
+            </Notice>
+          )}
+          <Rules>
+            {v.rules.map((r) => (
+              <div key={r.key}>
+                <ChoiceField name={r.key} label={r.question} defaultValue={r.value} options={r.options} />
+                <Quiet>{r.reason}</Quiet>
+              </div>
+            ))}
+          </Rules>
+          <Actions>
+            <Button type="submit" name="intent" value="rules">
+              Store the rules
+            </Button>
+          </Actions>
+        </FormStack>
+      </Section>
+      <Section id="weights">
+        <h2>The numbers behind the priority</h2>
+        <p>
+          <Quiet>
+            What the plan weighs against each other. An empty field follows the priority (
+            {v.rules.find((r) => r.key === 'priority')?.value}).
+          </Quiet>
+        </p>
+        <FormStack method="post" key={JSON.stringify(v.weights)}>
+          {stored === 'weights' && !weightReply && (
+            <Notice live title="Stored">
+              The next sorting weighs with these numbers.
+            </Notice>
+          )}
+          {weightReply && (
+            <Notice severity="caution" title="Not stored yet" live>
+              {Object.values(weightReply.error ?? {})
+                .flatMap((e) => e ?? [])
+                .join(' ')}
+            </Notice>
+          )}
+          <FieldGrid>
+            {v.weights.map((w) => (
+              <NumberField
+                key={w.key}
+                name={w.key}
+                label={w.label}
+                suffix={w.unit}
+                hint={`priority: ${w.preset}`}
+                defaultValue={String((weightReply ? typedValue(weightReply, w.key) : w.own) ?? '')}
+                error={errorOf(weightReply, w.key)}
+              />
+            ))}
+          </FieldGrid>
+          <Actions>
+            <Button type="submit" name="intent" value="weights">
+              Store the numbers
+            </Button>
+          </Actions>
+        </FormStack>
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto';
+import { data, redirect } from 'react-router';
+import { programmeFamilies } from '@core/model/household.ts';
+import { readHousehold, removeProgramme, saveProgramme } from '@data/household.ts';
+import type { Route } from './+types/programme';
+import { programmeSchema, toProgramme } from './household-form.ts';
+import { errorOf, readForm, typedValue } from '../forms/read.ts';
+import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { Button, LinkButton } from '../ui/button.tsx';
+import { Actions, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { Notice } from '../ui/notice.tsx';
+import { PageHead } from '../ui/page.tsx';
+import type { Scope } from '../server/request.server.ts';
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.title ?? 'Programme'} · Neat Fold` },
+];
+
+async function find({ tx }: Scope, washerId: string, programmeId: string) {
+  const washer = (await readHousehold(tx))?.document.washers?.find((w) => w.id === washerId);
+  const programme = washer?.programmes.find((p) => p.id === programmeId) ?? null;
+  if (!washer || (!programme && programmeId !== 'new')) throw notFound('That programme is not known here.');
+  return { washer, programme };
+}
+
+export const loader = ({ params, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) => {
+    const { washer, programme: p } = await find(scope, params.washerId, params.programmeId);
+    return {
+      title: p?.name ?? 'New programme',
+      washer: washer.name ?? washer.id,
+      isNew: p === null,
+      only: washer.programmes.length === 1,
+      families: programmeFamilies.map((f) => [f, f.replace(/-/g, ' ')] as const),
+      start: {
+        name: p?.name ?? '',
+        family: p?.family ?? 'cotton',
+        action: p?.action ?? 'normal',
+        temperaturesC: p?.temperaturesC.join(', ') ?? '',
+        spinsRpm: p?.spinsRpm.join(', ') ?? '',
+        maxLoadKg: p?.maxLoadKg.toString() ?? '',
+        durationMin: p?.durationMin.toString() ?? '',
+        waterL: p?.waterL?.toString() ?? '',
+        kwh40: p?.energyKwhAt?.['40']?.toString() ?? '',
+        kwh60: p?.energyKwhAt?.['60']?.toString() ?? '',
+      },
+    };
+  });
+
+export async function action({ params, request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  return withHousehold(context, async (scope) => {
+    const { washer, programme } = await find(scope, params.washerId, params.programmeId);
+    if (field(form, 'intent') === 'remove' && programme && washer.programmes.length > 1) {
+      await removeProgramme(scope.tx, washer.id, programme.id);
+      return redirect('/household');
+    }
+    const read = readForm(form, programmeSchema);
+    if (!read.ok) return data(read.reply, { status: 422 });
+    const id = programme?.id ?? `p-${randomUUID().slice(0, 8)}`;
+    await saveProgramme(scope.tx, scope.householdId, washer.id, toProgramme(id, read.value, programme));
+    return redirect('/household');
+  });
+}
+
+export default function Programme({ loaderData: v, actionData }: Route.ComponentProps) {
+  const reply = actionData ?? null;
+  const bind = (name: string, label: string) => ({
+    name,
+    label,
+    defaultValue: String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? ''),
+    error: errorOf(reply, name),
+  });
+  return (
+    <>
+      <PageHead>
+        <div>
+          <h1>{v.title}</h1>
+          <p>{v.washer}. The figures stand in the machine’s manual; what is missing is estimated.</p>
+        </div>
+      </PageHead>
+      <FormStack method="post">
+        {reply && (
+          <Notice severity="caution" title="Not stored yet" live>
+            {Object.values(reply.error ?? {})
+              .flatMap((e) => e ?? [])
+              .join(' ')}
+          </Notice>
+        )}
+        <FieldGrid>
+          <TextField {...bind('name', 'Name on the machine')} required />
+          <SelectField {...bind('family', 'Made for')} options={v.families} />
+          <SelectField
+            {...bind('action', 'Movement')}
+            options={[
+              ['normal', 'Normal'],
+              ['mild', 'Mild'],
+              ['very-mild', 'Very mild'],
+              ['hand', 'Like by hand'],
+            ]}
+          />
+          <TextField {...bind('temperaturesC', 'Temperatures')} hint="°C, like: 20, 30, 40" required />
+          <TextField {...bind('spinsRpm', 'Spins')} hint="rpm, like: 0, 600, 800" required />
+          <NumberField {...bind('maxLoadKg', 'Largest load')} suffix="kg" required />
+          <NumberField {...bind('durationMin', 'Duration')} suffix="min" required />
+          <NumberField {...bind('waterL', 'Water')} suffix="l, full load" />
+          <NumberField {...bind('kwh40', 'Energy at 40 °C')} suffix="kWh" />
+          <NumberField {...bind('kwh60', 'Energy at 60 °C')} suffix="kWh" />
+        </FieldGrid>
+        <Actions>
+          <Button type="submit" name="intent" value="store">
+            Store
+          </Button>
+          <LinkButton $quiet href="/household">
+            Back
+          </LinkButton>
+          {!v.isNew && !v.only && (
+            <Button type="submit" name="intent" value="remove" $danger>
+              Remove the programme
+            </Button>
+          )}
+        </Actions>
+      </FormStack>
+    </>
+  );
+}

@@ -1,0 +1,131 @@
+/** The label reader: what was understood, what contradicts itself, what it means in this household, what it costs in a year. */
+import { readWholeLabel, withTypedWords } from '@core/care-label/label-text.ts';
+import { emptyLabel, phraseWords, type CareLabel } from '@core/care-label/label.ts';
+import { fibreFacts } from '@core/fibre/fibres.ts';
+import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
+import { careOfYear } from '@core/board/ownership.ts';
+import { profileOf } from '@core/piece/profile.ts';
+import { garmentOf, householdOf } from '@formats/hamper.ts';
+import { readHousehold } from '@data/household.ts';
+import type { LabelForm } from './label-form.ts';
+import type { Scope } from '../server/request.server.ts';
+import { limitRows, type PieceView } from '../wardrobe/piece-view.server.ts';
+import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
+import { money, wholeMoney } from '../shared/words.ts';
+
+export interface LabelView {
+  kinds: (readonly [string, string])[];
+  reading: null | {
+    symbols: SymbolView[];
+    phrases: string[];
+    fibres: string[];
+    understood: string[];
+    rest: string;
+    problems: string[];
+    conflicts: string[];
+    missing: string[];
+    limits: PieceView['limits'];
+    year: { title: string; text: string };
+    newPiece: string;
+  };
+}
+
+/** Symbols picked count before typed words. */
+function labelFrom(f: LabelForm): CareLabel {
+  const [by, c, action] = (f.wash ?? '').split(' ');
+  const wash =
+    by === 'machine'
+      ? { by: 'machine' as const, maxC: Number(c), action: action as 'mild' }
+      : by === 'hand'
+        ? { by: 'hand' as const, maxC: Number(c) }
+        : by === 'none'
+          ? { by: 'none' as const }
+          : null;
+  return withTypedWords({
+    ...emptyLabel,
+    wash,
+    bleach: f.bleach ?? null,
+    tumble: f.tumble ?? null,
+    iron: f.iron ?? null,
+    dryClean: f.dryClean ?? null,
+    text: f.text ?? null,
+  });
+}
+
+export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<LabelView> {
+  const kinds = garmentKinds
+    .filter((k) => k !== 'other')
+    .map((k) => [k, kindFacts(k).name] as const)
+    .sort((a, b) => a[1].localeCompare(b[1]));
+  const household = householdOf((await readHousehold(tx))?.document ?? {});
+  if (!f) return { kinds, reading: null };
+  const words = readWholeLabel(f.text ?? '');
+  const label = labelFrom(f);
+  const kind: GarmentKind = f.kind;
+  const stated =
+    words.parts.length > 0
+      ? words.parts
+      : [{ role: 'shell' as const, fibres: [{ fibre: 'unknown' as const, percent: 100 }] }];
+  const garment = garmentOf({
+    id: 'label',
+    name: kindFacts(kind).name,
+    kind,
+    parts: stated.map((p) => ({ role: p.role, fibres: [...p.fibres] })),
+    colours: [{ hex: f.colour, role: 'ground' }],
+    label: {
+      wash: label.wash,
+      bleach: label.bleach,
+      tumble: label.tumble,
+      dry: label.dry,
+      iron: label.iron,
+      dryClean: label.dryClean,
+      phrases: [...label.phrases],
+    },
+  });
+  const profile = profileOf(garment, household.rules);
+  const year = careOfYear(garment, household, f.wearsPerWeek);
+  const programme = household.washers.flatMap((w) => w.programmes).find((p) => p.id === year.setting?.programme);
+  const how =
+    year.setting === null
+      ? year.by === 'none'
+        ? 'It is never washed: feed or brush it.'
+        : 'At the cleaner’s: nothing here may wash it.'
+      : `${year.setting.method === 'hand' ? 'By hand' : (programme?.name ?? 'A programme')}, ${year.setting.temperatureC} °C${year.setting.method === 'hand' ? '' : `, ${year.setting.spinRpm} rpm`}, in a usual load.`;
+  const silent = (
+    [
+      ['wash', 'washing'],
+      ['bleach', 'bleach'],
+      ['tumble', 'the dryer'],
+      ['iron', 'the iron'],
+    ] as const
+  ).flatMap(([k, what]) => (label[k] === null ? [what] : []));
+  return {
+    kinds,
+    reading: {
+      symbols: symbolsOf(label),
+      phrases: label.phrases.map((p) => phraseWords[p]),
+      fibres: stated.flatMap((p) =>
+        p.fibres.map((x) => `${p.role === 'shell' ? '' : `${p.role}: `}${x.percent} % ${fibreFacts(x.fibre).name}`),
+      ),
+      understood: words.understood,
+      rest: words.rest,
+      problems: [
+        ...words.problems,
+        ...(words.parts.length === 0
+          ? ['The composition is not known: naming the fibre is the first thing to do.']
+          : []),
+      ],
+      conflicts: [...profile.conflicts],
+      missing: silent,
+      limits: limitRows(profile),
+      year: {
+        title:
+          year.perYear === null
+            ? `about ${money(year.perClean, household.tariff.currency)} each time`
+            : `about ${wholeMoney(year.perYear, household.tariff.currency)} a year`,
+        text: `${how}${year.cleansPerYear === null ? '' : ` About ${Math.round(year.cleansPerYear)} times a year, ${money(year.perClean, household.tariff.currency)} each, your time and wear of the cloth counted.`}`,
+      },
+      newPiece: `/pieces/new?line=${encodeURIComponent([kindFacts(kind).name, f.text ?? ''].filter(Boolean).join(', ').slice(0, 300))}`,
+    },
+  };
+}

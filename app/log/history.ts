@@ -1,0 +1,58 @@
+/** Events in words. */
+import type { EventData, EventKind } from '@data/schema.ts';
+import { stains, type StainKind } from '@core/stain/stains.ts';
+import { testVerdict } from '@core/colour/bleed.ts';
+import { agents, type AgentId } from '@core/chemistry/agents.ts';
+import { tools, type ToolId } from '@core/chemistry/tools.ts';
+import { placeWords } from '@core/garment/measures.ts';
+import { plural } from '../shared/words.ts';
+
+const verdictWords = { clear: 'clear', trace: 'a trace of colour', strong: 'strong colour' } as const;
+const testWords = { spot: 'Spot test', part: 'Part test', catcher: 'Catcher' } as const;
+
+const stepName = (id: string): string =>
+  (id in agents ? agents[id as AgentId].name : id in tools ? tools[id as ToolId].name : id.replace(/-/g, ' ')).split(
+    ' (',
+  )[0] ?? id;
+
+export function eventText(kind: EventKind, data: EventData): string {
+  switch (kind) {
+    case 'worn':
+      return data.count && data.count > 1 ? `Worn ${data.count} times` : 'Worn';
+    case 'aired':
+      return 'Aired or cared for';
+    case 'washed':
+      return data.count && data.count > 1
+        ? `Washed ${plural(data.count, 'time')}${data.note ? `, ${data.note}` : ''}`
+        : `Washed${data.temperatureC ? ` at ${data.temperatureC} °C` : ''}${data.programme ? `, ${data.programme.replace(/-/g, ' ')}` : ''}`;
+    case 'tested':
+    case 'read':
+      return data.test
+        ? `${testWords[data.test.kind]}${data.test.agent ? ` with ${(agents[data.test.agent as AgentId]?.name ?? data.test.agent).split(' (')[0] ?? ''}` : ''}: ${verdictWords[testVerdict(data.test.grade)]} (grade ${data.test.grade})`
+        : 'Tested';
+    case 'measured':
+      return data.measure
+        ? `${placeWords[data.measure.place].name}: ${data.measure.cm} cm`
+        : data.size === 'kept'
+          ? 'Measured: size as before'
+          : data.size
+            ? 'Measured: size changed'
+            : 'Measured';
+    case 'stained':
+      return data.note ? `Stained: ${data.note}` : 'Stained';
+    case 'treated':
+      return data.stain
+        ? `${data.stain.kind in stains ? stains[data.stain.kind as StainKind].name : data.stain.kind}: ${data.stain.result === 'gone' ? 'gone' : data.stain.result === 'lighter' ? 'lighter' : data.stain.result === 'stopped' ? 'treatment stopped' : 'still there'}`
+        : data.step
+          ? `${data.step.stain in stains ? stains[data.step.stain as StainKind].name : data.step.stain}: ${stepName(data.step.agent)}, ${data.step.minutes} min, ${data.step.result === 'passed' ? 'check passed' : 'check not passed'}`
+          : (data.note ?? 'Treated');
+    case 'dried':
+      return 'Dried';
+    case 'mended':
+      return data.note ? `Mended: ${data.note}` : 'Mended';
+    case 'cleaned':
+      return 'Cleaned by a professional';
+    case 'noted':
+      return data.mend ? `To mend: ${data.mend}` : (data.note ?? 'Noted');
+  }
+}

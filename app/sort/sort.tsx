@@ -1,0 +1,610 @@
+import { useEffect, useMemo, useState } from 'react';
+import { data, Form, Link, redirect, useRevalidator, useSearchParams, useSubmit } from 'react-router';
+import { styled } from 'styled-components';
+import { houseRules } from '@core/model/household.ts';
+import { boardOf, consequence, targetOf } from '@formats/board.ts';
+import { addDecision, clearDecisions, currentPins, pinsAmong, undoDecision } from '@data/decisions.ts';
+import { appendEvents } from '@data/events.ts';
+import { currentHamper } from '@data/hamper.ts';
+import { readHousehold, saveGeneral } from '@data/household.ts';
+import { newestPlan } from '@data/loads.ts';
+import type { MoveTarget } from '@core/board/move.ts';
+import type { HamperDocument } from '@formats/hamper.ts';
+import type { Route } from './+types/sort';
+import { useBoard } from './use-board.ts';
+import { householdContext } from '../server/context.ts';
+import { media } from '../theme/tokens.ts';
+import { pinsAfterMove } from './move.server.ts';
+import { field, formOf, notFound, withHousehold, type Scope } from '../server/request.server.ts';
+import { sortBasket, sortingOf, stopSorting } from './sorting.server.ts';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
+import { Swatch } from '../ui/fold.tsx';
+import { MovePanel } from './parts/move-panel.tsx';
+import { Empty, Notice } from '../ui/notice.tsx';
+import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { Ruler } from './parts/ruler.tsx';
+import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandlers } from './parts/shelf.tsx';
+import { SortingNow } from './parts/sorting-now.tsx';
+import { moveWords, outcomeNotes } from './move-words.ts';
+import { sortView, type SortView } from './sort-view.server.ts';
+
+export const meta: Route.MetaFunction = () => [{ title: 'Sort · Neat Fold' }];
+
+export const loader = ({ request, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) => {
+    const query = new URL(request.url).searchParams;
+    const sorting = sortingOf(scope.householdId);
+    if (sorting)
+      return {
+        sorting: {
+          pieces: sorting.pieces,
+          seconds: Math.round((scope.now.getTime() - sorting.startedAt) / 1000),
+          share: sorting.progress?.share ?? 0,
+          phase: sorting.progress?.phase ?? 'search',
+          cost: sorting.progress?.cost ?? null,
+        },
+      };
+    const open = Number(query.get('load') ?? Number.NaN);
+    return sortView(scope, Number.isInteger(open) ? open - 1 : -1, (query.get('piece') ?? '').slice(0, 80));
+  });
+
+const refusedMove = (title: string, text: string, confirm: { piece: string; target: string } | null) =>
+  data({ title, text, confirm }, { status: 409 });
+type Refusal = ReturnType<typeof refusedMove>;
+
+/** Store what was decided about a piece; null when it is done, else why it may not be. */
+async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null> {
+  const plan = await newestPlan(scope.tx);
+  const piece = field(form, 'piece');
+  const garment = plan?.hamper.garments.find((g) => g.id === piece);
+  const target = plan && targetOf(field(form, 'target'), plan.result.loads.length);
+  if (!plan || !garment || !target) throw notFound('That piece or that load is not in this plan.');
+  const begun = plan.loads.filter((l) => l.status !== 'planned').map((l) => l.number);
+  if (
+    (target.to === 'load' && begun.includes(target.load)) ||
+    begun.some((n) => plan.result.loads[n]?.garments.includes(piece))
+  )
+    return refusedMove('That load has begun', 'Its pieces stay where they are.', null);
+  const board = boardOf(plan.hamper, plan.result);
+  const c = consequence(board, piece, target);
+  const confirmed = field(form, 'confirmed') === 'yes';
+  if (c.type === 'safety') return refusedMove(`${garment.name} cannot go there`, c.text, null);
+  if (c.type === 'risk' && !confirmed)
+    return refusedMove(
+      'That breaks a rule',
+      `${garment.name}: ${c.text} You may take the risk; it is written into the log.`,
+      { piece, target: field(form, 'target') },
+    );
+  const note = `${garment.name} ${targetNote(target)}`;
+  await addDecision(scope.tx, scope.householdId, {
+    note,
+    pins: pinsAfterMove(await currentPins(scope.tx), board, plan.result, piece, target, confirmed),
+  });
+  if (c.type === 'risk')
+    await appendEvents(scope.tx, scope.householdId, [
+      { garmentId: piece, kind: 'noted', at: scope.now, data: { note: `Risk taken by hand: ${note}. ${c.text}` } },
+    ]);
+  return null;
+}
+function targetNote(target: MoveTarget): string {
+  switch (target.to) {
+    case 'load':
+      return `joins load ${target.load + 1}`;
+    case 'own':
+      return 'gets a load of its own';
+    case 'hand':
+      return 'is washed by hand';
+    case 'outcome':
+      return outcomeNotes[target.outcome];
+  }
+}
+
+/** Carry out an intent; what is to be sorted afterwards, or an answer. */
+async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperDocument | null> {
+  const { tx } = scope;
+  switch (field(form, 'intent')) {
+    case 'move': {
+      const refusal = await decideMove(scope, form);
+      if (refusal) return refusal;
+      break;
+    }
+    case 'undo':
+      await undoDecision(tx);
+      break;
+    case 'free':
+      await clearDecisions(tx);
+      break;
+    default: {
+      const priority = houseRules.priority.find((p) => p === field(form, 'priority'));
+      const household = await readHousehold(tx);
+      if (household && priority) await saveGeneral(tx, { rules: { ...household.document.rules, priority } });
+    }
+  }
+  // Decisions about pieces that have left the basket are forgotten with them.
+  const ids = new Set((await currentHamper(tx, scope.now))?.garments.map((g) => g.id) ?? []);
+  if (pinsAmong(await currentPins(tx), ids).length === 0) await clearDecisions(tx);
+  return currentHamper(tx, scope.now);
+}
+
+/** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority that comes along becomes the house rule. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  const householdId = context.get(householdContext);
+  if (field(form, 'intent') === 'stop') {
+    stopSorting(householdId);
+    return redirect('/sort');
+  }
+  const next = await withHousehold(context, (scope) => carryOut(scope, form));
+  if (next && 'data' in next) return next;
+  if (next && next.garments.length > 0) await sortBasket(householdId, next);
+  const moved = field(form, 'piece');
+  const at =
+    moved === '' || sortingOf(householdId)
+      ? -1
+      : await withHousehold(
+          context,
+          async ({ tx }) => (await newestPlan(tx))?.result.loads.findIndex((l) => l.garments.includes(moved)) ?? -1,
+        );
+  return redirect(at >= 0 ? `/sort?load=${at + 1}` : '/sort');
+}
+
+const priorityWords = { gentle: 'Gentle', balanced: 'Balanced', thrifty: 'Thrifty', quick: 'Quick' } as const;
+const Segments = styled(Form)`
+  display: flex;
+  border: 1.5px solid var(--hairline);
+  border-radius: 14px 4px 4px 14px;
+  overflow: hidden;
+  button {
+    border: 0;
+    background: none;
+    min-height: 2.75rem;
+    padding: 0 0.9rem;
+    cursor: pointer;
+    color: var(--ink-soft);
+  }
+  button[aria-pressed='true'] {
+    background: var(--wash);
+    color: var(--ink);
+    font-weight: 680;
+  }
+  button:hover {
+    color: var(--ink);
+  }
+  button:focus-visible {
+    outline-offset: -4px;
+  }
+  ${media.print} {
+    display: none;
+  }
+`;
+const Cupboard = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(13rem, 17rem);
+  gap: 0 1.75rem;
+  align-items: stretch;
+  margin-top: 0.5rem;
+  ${media.tablet} {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 1.5rem;
+  }
+`;
+/** As tall as the shelves and no taller: a long list scrolls by itself, and the places to drop a piece stay in sight. */
+const Aside = styled.aside`
+  border-left: 1px solid var(--hairline);
+  padding-left: 1.25rem;
+  height: 0;
+  min-height: 100%;
+  overflow-y: auto;
+  .drops {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    background: var(--linen);
+    padding-bottom: 0.6rem;
+  }
+  h2 {
+    font-size: 1.2rem;
+    margin-bottom: 0.3rem;
+  }
+  li {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0.2rem 0.65rem;
+    padding: 0.5rem 0;
+    font-size: 0.92rem;
+  }
+  small {
+    color: var(--ink-soft);
+    display: block;
+    font-size: 0.85rem;
+    line-height: 1.35;
+  }
+  ${media.tablet} {
+    border: 0;
+    padding: 0;
+    height: auto;
+  }
+  ${media.print} {
+    height: auto;
+  }
+`;
+const Limits = styled.section`
+  background: var(--paper);
+  border: 1px solid var(--hairline);
+  border-radius: 0 4px 14px 4px;
+  padding: 1rem 1.2rem 1.1rem;
+  display: grid;
+  grid-template-columns: 11.5rem minmax(0, 1fr);
+  gap: 1rem 2rem;
+  ${media.tablet} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  h2 {
+    font-size: 1.25rem;
+  }
+`;
+const Rulers = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr));
+  gap: 1.2rem 1.6rem;
+`;
+const Why = styled(Rows)`
+  li {
+    display: grid;
+    grid-template-columns: auto minmax(0, 11rem) minmax(0, 1fr);
+    gap: 0.3rem 0.7rem;
+    padding: 0.5rem 0;
+    align-items: center;
+    font-size: 0.93rem;
+  }
+  ${media.phone} {
+    li {
+      grid-template-columns: auto 1fr;
+    }
+    li p {
+      grid-column: 2;
+    }
+  }
+  p {
+    color: var(--ink-soft);
+  }
+`;
+const Pair = styled(Rows)`
+  li {
+    display: grid;
+    grid-template-columns: minmax(5.4rem, auto) minmax(0, 1fr);
+    gap: 0.7rem;
+    padding: 0.5rem 0;
+    align-items: center;
+    font-size: 0.93rem;
+  }
+  li > span {
+    display: flex;
+    gap: 4px;
+  }
+`;
+
+const Decided = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 1.2rem;
+  margin: 0.2rem 0 0.6rem;
+  color: var(--ink-soft);
+  form {
+    display: flex;
+    gap: 1rem;
+  }
+  ${media.print} {
+    display: none;
+  }
+`;
+
+/** Ask for what is worked out after sorting, once per plan, and show it when it comes. True while it is worked out. */
+function useInsights(planId: string, missing: boolean): boolean {
+  const { revalidate } = useRevalidator();
+  const [answered, setAnswered] = useState<string | null>(null);
+  useEffect(() => {
+    if (!missing) return undefined;
+    const asking = new AbortController();
+    // A plan that has changed meanwhile gives up the question; without an answer the board stays as it is.
+    fetch(`/sort/insights/${planId}`, { signal: asking.signal })
+      .then((response) => {
+        setAnswered(planId);
+        if (response.ok) void revalidate();
+      })
+      .catch(() => {
+        if (!asking.signal.aborted) setAnswered(planId);
+      });
+    return () => asking.abort();
+  }, [planId, missing, revalidate]);
+  return missing && answered !== planId;
+}
+
+export default function Sort({ loaderData, actionData }: Route.ComponentProps) {
+  if ('sorting' in loaderData) return <SortingNow sorting={loaderData.sorting} />;
+  return loaderData.planId !== undefined ? (
+    <Board v={loaderData} actionData={actionData} />
+  ) : (
+    <NothingSorted basket={loaderData.basket} />
+  );
+}
+
+function NothingSorted({ basket }: { basket: number }) {
+  return basket === 0 ? (
+    <Empty title="The basket is empty" action={<LinkButton href="/basket">To the basket</LinkButton>}>
+      Put in what is dirty; then the loads are sorted here.
+    </Empty>
+  ) : (
+    <Empty
+      title={`${basket} pieces wait to be sorted`}
+      action={
+        <Form method="post">
+          <Button type="submit" $large>
+            Sort the basket
+          </Button>
+        </Form>
+      }
+    >
+      Neat Fold reads their labels and finds the loads.
+    </Empty>
+  );
+}
+
+function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProps['actionData'] }) {
+  const [query] = useSearchParams();
+  const submit = useSubmit();
+  const ask = useBoard(v.planId);
+  const [dragging, setDragging] = useState<string | null>(null);
+  const working = useInsights(v.planId, v.rulePrices === null);
+  const { currency, loads: moveLoads, programmes } = v.moveFacts;
+  const handlers = useMemo<BoardHandlers>(
+    () => ({
+      dragging,
+      onPick: setDragging,
+      onOver: async (target) => {
+        const c = dragging === null ? null : await ask(dragging, target);
+        const now = target.startsWith('load:') ? (moveLoads[Number(target.slice(5))] ?? null) : null;
+        return c && moveWords(c, now, currency, (id) => programmes[id ?? ''] ?? 'By hand');
+      },
+      onDrop: (piece, target) =>
+        void submit({ intent: 'move', piece, target }, { method: 'post', action: '/sort', preventScrollReset: true }),
+    }),
+    [dragging, ask, submit, moveLoads, currency, programmes],
+  );
+  const refused = actionData && 'title' in actionData ? actionData : null;
+  const chosen = v.selected?.piece.id ?? null;
+  const open = v.loads[v.open];
+  const full = commonFull(v.loads);
+  const next = v.loads.find((l) => l.status === 'planned');
+  return (
+    <>
+      <PageHead>
+        <div>
+          <h1>{v.title}</h1>
+          <p>
+            {v.proof}: {v.summary}.
+          </p>
+        </div>
+        <Segments method="post" aria-label="What matters most">
+          {(Object.keys(priorityWords) as (keyof typeof priorityWords)[]).map((p) => (
+            <button key={p} type="submit" name="priority" value={p} aria-pressed={v.priority === p}>
+              {priorityWords[p]}
+            </button>
+          ))}
+        </Segments>
+        {next && (
+          <LinkButton href={`/loads/${next.id}`}>Start with {next.facts.card.title.replace(', alone', '')}</LinkButton>
+        )}
+      </PageHead>
+      {v.changed && (
+        <Notice title="The basket has changed since">
+          <Form method="post" style={{ display: 'inline' }}>
+            This plan is from before.{' '}
+            <Button type="submit" $quiet>
+              Sort again
+            </Button>
+          </Form>
+        </Notice>
+      )}
+      {refused && (
+        <Notice severity={refused.confirm ? 'caution' : 'danger'} title={refused.title} live>
+          {refused.text}
+          {refused.confirm && (
+            <Form method="post" preventScrollReset>
+              <input type="hidden" name="intent" value="move" />
+              <input type="hidden" name="piece" value={refused.confirm.piece} />
+              <input type="hidden" name="target" value={refused.confirm.target} />
+              <input type="hidden" name="confirmed" value="yes" />
+              <p style={{ marginTop: '0.5rem' }}>
+                <Button type="submit" $danger>
+                  I take the risk: move it
+                </Button>
+              </p>
+            </Form>
+          )}
+        </Notice>
+      )}
+      {v.decisions.length > 0 && (
+        <Decided>
+          <span>
+            Your way: {v.decisions[0]}
+            {v.decisions.length > 1 ? `, and ${v.decisions.length - 1} more` : ''}.
+            {v.freeCost !== null &&
+              ` It costs ${v.freeCost} ${currency} more than the best plan without your decisions.`}
+          </span>
+          <Form method="post" preventScrollReset>
+            <TextButton type="submit" name="intent" value="undo">
+              Undo the last
+            </TextButton>
+            <TextButton type="submit" name="intent" value="free">
+              Back to the best plan
+            </TextButton>
+          </Form>
+        </Decided>
+      )}
+      {v.selected && <MovePanel selected={v.selected} back={`/sort?load=${v.open + 1}`} />}
+      <Cupboard>
+        <Shelves $n={v.loads.length} aria-label="Loads in running order">
+          {v.loads.map((l, i) => (
+            <LoadShelf
+              key={l.id}
+              load={l}
+              index={i}
+              open={i === v.open}
+              full={full}
+              chosen={chosen}
+              handlers={handlers}
+            />
+          ))}
+        </Shelves>
+        <Aside aria-labelledby="not-today">
+          <h2 id="not-today">Not today</h2>
+          {dragging && (
+            <div className="drops">
+              <DropPlace target="wait" label="Let it wait" handlers={handlers} />
+              <DropPlace target="own" label="A load of its own" handlers={handlers} />
+              <DropPlace target="hand" label="Wash it by hand" handlers={handlers} />
+            </div>
+          )}
+          {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
+          <Rows>
+            {v.notToday.map((n) => (
+              <li key={n.piece.id}>
+                <Draggable
+                  piece={n.piece}
+                  href={`/sort?load=${v.open + 1}&piece=${n.piece.id}`}
+                  chosen={chosen === n.piece.id}
+                  handlers={handlers}
+                  small
+                />
+                <span>
+                  <Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link>
+                  <small>
+                    <b>{n.outcome}.</b> {n.reasons[0]}
+                    {n.testFirst && (
+                      <>
+                        {' '}
+                        <Link to={`/test/${n.piece.id}`}>To its test</Link>
+                      </>
+                    )}
+                  </small>
+                </span>
+              </li>
+            ))}
+          </Rows>
+        </Aside>
+      </Cupboard>
+      {open && (
+        <>
+          <Limits aria-labelledby="why" key={query.get('load') ?? 'first'}>
+            <div>
+              <h2 id="why">Why these settings?</h2>
+              <Quiet>{open.facts.card.title}. Each thread is what one piece bears; the knot is the limit.</Quiet>
+              <p style={{ marginTop: '0.8rem' }}>
+                <LinkButton $quiet href={`/loads/${open.id}`}>
+                  Open its ticket
+                </LinkButton>
+              </p>
+            </div>
+            <Rulers>
+              {open.facts.rulers.map((r) => (
+                <Ruler key={r.id} ruler={r} />
+              ))}
+            </Rulers>
+          </Limits>
+          {open.facts.warnings.length > 0 && (
+            <Section aria-label="What to watch in this load">
+              {open.facts.warnings.map((w) => (
+                <Notice key={w.code + w.text} severity={w.severity}>
+                  {w.text}
+                </Notice>
+              ))}
+            </Section>
+          )}
+          <Section>
+            <h2>Why each piece is here</h2>
+            <Why>
+              {open.facts.reasons.map((r) => (
+                <li key={r.piece.id}>
+                  <Swatch cloth={r.piece.cloth} />
+                  <span>
+                    <Link to={`/pieces/${r.piece.id}`}>{r.piece.name}</Link>
+                  </span>
+                  <p>{r.text}</p>
+                </li>
+              ))}
+            </Why>
+          </Section>
+        </>
+      )}
+      {v.separations.length > 0 && (
+        <Section>
+          <h2>Why the loads stay apart</h2>
+          <Pair>
+            {v.separations.map((s) => (
+              <li key={s.text}>
+                <span>
+                  {s.pieces.map((p) => (
+                    <Swatch key={p.id} cloth={p.cloth} />
+                  ))}
+                </span>
+                <p>{s.text}</p>
+              </li>
+            ))}
+          </Pair>
+        </Section>
+      )}
+      <Section>
+        <h2>What your house rules cost</h2>
+        {v.rulePrices === null ? (
+          <p>
+            <Quiet>{working ? 'Sorting again without each rule …' : 'Worked out after sorting.'}</Quiet>
+          </p>
+        ) : v.rulePrices.length === 0 ? (
+          <p>
+            <Quiet>No other choice of a house rule would make this basket cheaper.</Quiet>
+          </p>
+        ) : (
+          <Pair>
+            {v.rulePrices.map((r) => (
+              <li key={r.words}>
+                <b>{r.words}</b>
+                <p>{r.text}</p>
+              </li>
+            ))}
+          </Pair>
+        )}
+        <p>
+          <Link to="/household#rules">Change the house rules</Link>
+        </p>
+      </Section>
+      {v.warnings.length > 0 && (
+        <Section>
+          <h2>Good to know</h2>
+          {v.warnings.map((w) => (
+            <Notice key={w.code + w.text} severity={w.severity}>
+              {w.text}
+            </Notice>
+          ))}
+        </Section>
+      )}
+      <Section>
+        <h2>Take it along</h2>
+        <p>
+          <Quiet>
+            The basket and the plan as open documents:{' '}
+            <a href="/hamper.json?plan" download="hamper.json">
+              hamper.json
+            </a>{' '}
+            and{' '}
+            <a href="/plan.json" download="plan.json">
+              plan.json
+            </a>
+            . The command line prints the same plan for that file.
+          </Quiet>
+        </p>
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,284 @@
+import { data, Form, Link, redirect } from 'react-router';
+import { styled } from 'styled-components';
+import { appendEvents } from '@data/events.ts';
+import { findPiece, setTestFirstRisk } from '@data/garments.ts';
+import { readHousehold } from '@data/household.ts';
+import type { Route } from './+types/test-piece';
+import { readForm, typedValue } from '../forms/read.ts';
+import { riskSchema, testSchema } from './test-form.ts';
+import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
+import { ClothPhoto } from './parts/cloth-photo.tsx';
+import { Actions, AreaField } from '../ui/fields.tsx';
+import { Fold } from '../ui/fold.tsx';
+import { Notice } from '../ui/notice.tsx';
+import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { media } from '../theme/tokens.ts';
+import { testView, type TestView } from './test-view.server.ts';
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData ? `Test ${loaderData.piece.name}` : 'Test'} · Neat Fold` },
+];
+export const loader = ({ params, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) =>
+    testView(scope, params.pieceId, (await readHousehold(scope.tx))?.timeZone ?? 'UTC'),
+  );
+
+export async function action({ params, request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  return withHousehold(context, async ({ tx, householdId, now }) => {
+    if (!(await findPiece(tx, params.pieceId))) throw notFound('That piece is not in the wardrobe.');
+    const intent = field(form, 'intent');
+    if (intent === 'risk' || intent === 'no-risk') {
+      const read = intent === 'risk' ? readForm(form, riskSchema) : null;
+      if (read && !read.ok)
+        return data({ part: 'risk' as const, errors: read.errors, reply: read.reply }, { status: 422 });
+      const risk = read?.ok ? read.value.risk : null;
+      await setTestFirstRisk(tx, params.pieceId, risk);
+      await appendEvents(tx, householdId, [
+        {
+          garmentId: params.pieceId,
+          kind: 'noted',
+          at: now,
+          data: { note: risk ? `Risk accepted, dry-clean label: ${risk}` : 'The dry-clean label is obeyed again.' },
+        },
+      ]);
+      return redirect(`/test/${params.pieceId}`);
+    }
+    const read = readForm(form, testSchema);
+    if (!read.ok) return data({ part: 'test' as const, errors: read.errors, reply: read.reply }, { status: 422 });
+    const { kind, agent, grade } = read.value;
+    await appendEvents(tx, householdId, [
+      {
+        garmentId: params.pieceId,
+        kind: kind === 'catcher' ? 'read' : 'tested',
+        at: now,
+        data: { test: { kind, grade, ...(agent === 'water' ? {} : { agent }) } },
+      },
+    ]);
+    return redirect(`/test/${params.pieceId}?stored`);
+  });
+}
+
+const Tests = styled.ol`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 1.4rem;
+  > li {
+    background: var(--paper);
+    border: 1px solid var(--hairline);
+    border-radius: 4px 18px 4px 18px;
+    padding: 1rem 1.2rem;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr);
+    gap: 0.8rem;
+  }
+  h2 {
+    font-size: 1.2rem;
+  }
+  li[data-done='true'] {
+    border-style: dashed;
+    background: none;
+  }
+`;
+const Scale = styled.fieldset`
+  legend {
+    font-weight: 600;
+    margin-bottom: 0.4rem;
+  }
+  > div {
+    display: grid;
+    grid-template-columns: repeat(9, minmax(0, 1fr));
+    gap: 0.4rem;
+  }
+  ${media.phone} {
+    > div {
+      grid-template-columns: repeat(3, minmax(0, 1fr));
+    }
+  }
+  label {
+    position: relative;
+    display: grid;
+    border: 1.5px solid var(--hairline);
+    border-radius: 4px 12px 4px 12px;
+    overflow: hidden;
+    cursor: pointer;
+    text-align: center;
+    font-size: 0.85rem;
+    padding-bottom: 0.3rem;
+    min-height: 5.6rem;
+  }
+  label span {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    height: 2.6rem;
+    margin-bottom: 0.2rem;
+  }
+  i {
+    display: block;
+  }
+  input {
+    position: absolute;
+    inset: 0;
+    width: 100%;
+    height: 100%;
+    margin: 0;
+    opacity: 0;
+    cursor: pointer;
+  }
+  label:has(input:checked) {
+    border-color: var(--ink);
+    background: var(--wash);
+    font-weight: 650;
+  }
+  label:has(input:focus-visible) {
+    outline: 3px solid var(--woad);
+    outline-offset: 2px;
+  }
+`;
+
+function GradeScale({ grades, id }: { grades: TestView['grades']; id: string }) {
+  return (
+    <Scale>
+      <legend>The cloth now looks most like</legend>
+      <div>
+        {grades.map((g) => (
+          <label key={g.grade}>
+            <span aria-hidden="true">
+              <i style={{ background: '#f7f7f4' }} />
+              <i style={{ background: g.hex }} />
+            </span>
+            <input
+              type="radio"
+              name="grade"
+              value={g.grade}
+              aria-label={`Grade ${g.grade}, ${g.words}: ${g.verdict}`}
+              id={`${id}-${g.grade}`}
+            />
+            <b>{g.grade}</b>
+            {g.verdict}
+          </label>
+        ))}
+      </div>
+    </Scale>
+  );
+}
+
+export default function TestPiece({ loaderData: v, actionData }: Route.ComponentProps) {
+  const failed = actionData && 'errors' in actionData ? actionData : null;
+  return (
+    <>
+      <PageHead>
+        <div>
+          <h1>
+            {v.piece.name}: {v.undyed ? 'does it bear water?' : 'will it bleed?'}
+          </h1>
+          <p>
+            {v.plan.reason ?? 'Nothing asks for a test; you may make one all the same.'}{' '}
+            <Link to={`/pieces/${v.piece.id}`}>Label and history</Link>
+          </p>
+        </div>
+        <div style={{ width: '16rem' }}>
+          <Fold cloth={v.piece.cloth} name={v.piece.name} height={40} />
+        </div>
+      </PageHead>
+      {failed?.part === 'test' && (
+        <div style={{ marginBottom: '1rem' }}>
+          <Notice severity="caution" title="Not stored yet" live>
+            {failed.errors.join(' ')}
+          </Notice>
+        </div>
+      )}
+      <Notice title="So far">
+        {v.result} {v.plan.where}
+      </Notice>
+      {v.risk.needed && (
+        <Section>
+          <h2>Its label says no to water</h2>
+          {!v.risk.possible ? (
+            <p>This kind of piece is never washed at home, whatever a test says: show it to a cleaner.</p>
+          ) : v.risk.text !== null ? (
+            <Form method="post">
+              <Notice severity="caution" title="You took the risk">
+                “{v.risk.text}” With clear tests it may have a cold bath by itself, under the house rule “test first”.
+              </Notice>
+              <p>
+                <TextButton type="submit" name="intent" value="no-risk">
+                  Obey the label again
+                </TextButton>
+              </p>
+            </Form>
+          ) : (
+            <Form method="post" style={{ display: 'grid', gap: '0.8rem', maxWidth: '44rem' }}>
+              <p>
+                A bath against the label can shrink, fade or misshape it, and nobody pays for that. If you want to test
+                it all the same, say so in your own words.
+              </p>
+              <AreaField
+                name="risk"
+                label="What may happen, and that you accept it"
+                rows={2}
+                defaultValue={failed?.part === 'risk' ? String(typedValue(failed.reply, 'risk') ?? '') : ''}
+                error={failed?.part === 'risk' ? failed.errors[0] : undefined}
+              />
+              <Actions>
+                <Button type="submit" name="intent" value="risk" $danger>
+                  I accept the risk
+                </Button>
+              </Actions>
+            </Form>
+          )}
+        </Section>
+      )}
+      <Section>
+        <h2>Step by step</h2>
+        <Tests>
+          {v.plan.tests.map((t) => (
+            <li key={t.id} data-done={t.done >= t.needed}>
+              <h2>
+                {t.title} <Quiet>{t.done >= t.needed ? 'done' : `${t.done} of ${t.needed} clear`}</Quiet>
+              </h2>
+              <p>{t.how}</p>
+              <Form method="post" preventScrollReset style={{ display: 'grid', gap: '0.9rem' }}>
+                <input type="hidden" name="kind" value={t.kind} />
+                <input type="hidden" name="agent" value={t.agent} />
+                <GradeScale grades={v.grades} id={t.id} />
+                <ClothPhoto />
+                <Actions>
+                  <Button type="submit" name="intent" value="test" $quiet={t.done >= t.needed}>
+                    Store this reading
+                  </Button>
+                </Actions>
+              </Form>
+            </li>
+          ))}
+          {v.plan.tests.length === 0 && (
+            <li>
+              <p>It gives no dye: there is nothing to test.</p>
+            </li>
+          )}
+        </Tests>
+      </Section>
+      {v.history.length > 0 && (
+        <Section>
+          <h2>Readings so far</h2>
+          <Rows>
+            {v.history.map((h, i) => (
+              <li key={`${i}${h.text}`}>
+                {h.text} <Quiet>{h.verdict}</Quiet>
+              </li>
+            ))}
+          </Rows>
+        </Section>
+      )}
+      <Actions style={{ marginTop: '1.5rem' }}>
+        <LinkButton $quiet href="/test">
+          All tests
+        </LinkButton>
+        <LinkButton $quiet href="/sort">
+          To the loads
+        </LinkButton>
+      </Actions>
+    </>
+  );
+}

@@ -1,0 +1,216 @@
+/** The stain bench: where treatments meet basket, cupboard and history. */
+import { beginBench, dueStep, mayBegin, report, type CheckResult, type OpenChemical } from '@core/stain/bench.ts';
+import { procedureFor } from '@core/stain/procedure.ts';
+import type { Procedure } from '@core/stain/treatment.ts';
+import { workplaceOf } from '@core/piece/pretreat.ts';
+import { agents, preparations, type AgentId } from '@core/chemistry/agents.ts';
+import { isTool, tools } from '@core/chemistry/tools.ts';
+import { garmentOf, householdOf } from '@formats/hamper.ts';
+import { basketState, putInBasket } from '@data/basket.ts';
+import { appendEvents, type NewEvent } from '@data/events.ts';
+import { findPiece, garmentDocument, type Piece } from '@data/garments.ts';
+import { readHousehold } from '@data/household.ts';
+import type { MarkedStain } from '@data/schema.ts';
+import {
+  closedTreatments,
+  closeTreatment,
+  findTreatment,
+  moveTreatment,
+  openTreatment,
+  openTreatments,
+  startClock,
+  type Treatment,
+} from '@data/treatments.ts';
+import type { Scope } from '../server/request.server.ts';
+
+export const whatName = (id: string): string =>
+  isTool(id)
+    ? tools[id].name
+    : id in preparations
+      ? preparations[id as keyof typeof preparations].name
+      : (agents[id as AgentId]?.name ?? id);
+
+/** The procedure for a mark of a piece as things stand; null when there is no such mark. */
+export async function procedureOfStain({ tx, now }: Scope, piece: Piece, stainId: string): Promise<Procedure | null> {
+  const household = await readHousehold(tx);
+  const garment = garmentOf(garmentDocument(piece, now));
+  const stain = garment.stains.find((s) => s.id === stainId);
+  return household && stain ? procedureFor(garment, stain, workplaceOf(householdOf(household.document))) : null;
+}
+
+/** Two rounds that changed nothing end the attempts. */
+export const triedInVain = async ({ tx }: Scope, garmentId: string, stainId: string): Promise<boolean> =>
+  (await closedTreatments(tx, 200)).filter(
+    (t) => t.garmentId === garmentId && t.stainId === stainId && t.outcome === 'same',
+  ).length >= 2;
+
+export async function beginTreatment(
+  scope: Scope,
+  garmentId: string,
+  stainId: string,
+): Promise<'begun' | 'no-such-mark' | 'already' | 'in-vain'> {
+  const piece = await findPiece(scope.tx, garmentId);
+  const procedure = piece && (await procedureOfStain(scope, piece, stainId));
+  if (!procedure) return 'no-such-mark';
+  if (await triedInVain(scope, garmentId, stainId)) return 'in-vain';
+  return (await openTreatment(scope.tx, scope.householdId, {
+    garmentId,
+    stainId,
+    procedure,
+    state: beginBench(procedure),
+  }))
+    ? 'begun'
+    : 'already';
+}
+
+/** What is open in the room, apart from one treatment: the last chemical of each and the rinses since. */
+export function openChemicals(list: readonly Treatment[], except: string): OpenChemical[] {
+  return list
+    .filter((t) => t.id !== except)
+    .flatMap((t): OpenChemical[] => {
+      const steps = t.procedure.steps;
+      const underWay = t.clockEndsAt !== null;
+      const upTo = underWay ? t.state.step : t.state.step - (t.state.done > 0 ? 0 : 1);
+      for (let i = Math.min(upTo, steps.length - 1); i >= 0; i--) {
+        const s = steps[i];
+        if (s?.agent)
+          return [
+            {
+              agent: s.agent,
+              garment: t.garmentId,
+              rinses: underWay && i === t.state.step ? 0 : steps.slice(i, upTo + 1).reduce((n, x) => n + x.rinses, 0),
+              underWay: underWay && i === t.state.step,
+            },
+          ];
+      }
+      return [];
+    });
+}
+
+export async function runClock(scope: Scope, id: string): Promise<string | null> {
+  const t = await findTreatment(scope.tx, id);
+  const step = t && !t.closedAt && dueStep(t.procedure, t.state);
+  if (!t || !step) return 'That step is over; this screen now shows what is due.';
+  const wait = mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id));
+  if (wait) return wait.text;
+  await startClock(scope.tx, id, scope.now, new Date(scope.now.getTime() + step.minutes * 60_000));
+  return null;
+}
+
+/** What was seen; `from` is the step the screen showed, so that of two screens only one moves on. */
+export async function reportCheck(scope: Scope, id: string, from: string, result: CheckResult): Promise<string | null> {
+  const t = await findTreatment(scope.tx, id);
+  const step = t && !t.closedAt && dueStep(t.procedure, t.state);
+  if (!t || !step || from !== `${t.state.step}.${t.state.done}`)
+    return 'It went on on another screen; this one now shows what is due.';
+  const wait =
+    t.clockEndsAt === null
+      ? mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id))
+      : null;
+  if (wait) return wait.text;
+  const next = report(t.procedure, t.state, result);
+  if (!(await moveTreatment(scope.tx, id, t.state, next)))
+    return 'It went on on another screen; this one now shows what is due.';
+  const done: NewEvent = {
+    garmentId: t.garmentId,
+    kind: 'treated',
+    at: scope.now,
+    data: {
+      step: {
+        stain: t.procedure.stain.kind,
+        agent: step.what,
+        dose: step.dose,
+        temperatureC: step.temperatureC,
+        minutes: step.minutes,
+        result,
+      },
+    },
+  };
+  const test: NewEvent[] =
+    step.kind === 'test'
+      ? [
+          {
+            garmentId: t.garmentId,
+            kind: 'tested',
+            at: scope.now,
+            data: { test: { kind: 'spot', agent: step.what, grade: result === 'passed' ? 4.5 : 3 } },
+          },
+        ]
+      : [];
+  await appendEvents(scope.tx, scope.householdId, [done, ...test]);
+  if (next.end?.kind === 'test-failed') {
+    await closeTreatment(scope.tx, id, scope.now, 'rewritten');
+    await beginTreatment(scope, t.garmentId, t.stainId);
+  }
+  return null;
+}
+
+export type Judgement = 'gone' | 'lighter' | 'same';
+const changeStain = (
+  list: readonly MarkedStain[],
+  id: string,
+  change: (s: MarkedStain) => MarkedStain | null,
+): MarkedStain[] =>
+  list.flatMap((s) => {
+    if (s.id !== id) return [s];
+    const next = change(s);
+    return next ? [next] : [];
+  });
+
+/** Dry, in daylight: the mark leaves the piece, or the round counts as failed. */
+export async function judgeTreatment(scope: Scope, id: string, judgement: Judgement): Promise<boolean> {
+  const t = await findTreatment(scope.tx, id);
+  if (!t || !(await closeTreatment(scope.tx, id, scope.now, judgement))) return false;
+  await settleMark(scope, t, judgement);
+  return true;
+}
+async function settleMark(scope: Scope, t: Treatment, judgement: Judgement): Promise<void> {
+  const used = [
+    ...new Set(
+      t.procedure.steps
+        .slice(0, t.state.step + 1)
+        .flatMap((s) => (s.agent && s.agent in agents ? [s.agent as AgentId] : [])),
+    ),
+  ];
+  const state = await basketState(scope.tx, t.garmentId);
+  if (state) {
+    const stains = changeStain(state.stains, t.stainId, (s) =>
+      judgement === 'gone'
+        ? null
+        : { ...s, failedRounds: (s.failedRounds ?? 0) + 1, tried: [...new Set([...(s.tried ?? []), ...used])] },
+    );
+    await putInBasket(scope.tx, scope.householdId, t.garmentId, { ...state, stains });
+  }
+  await appendEvents(scope.tx, scope.householdId, [
+    {
+      garmentId: t.garmentId,
+      kind: 'treated',
+      at: scope.now,
+      data: { stain: { id: t.stainId, kind: t.procedure.stain.kind, result: judgement } },
+    },
+  ]);
+}
+/** Stop without a judgement: the mark stays as it is. */
+export async function leaveTreatment(scope: Scope, id: string): Promise<boolean> {
+  const t = await findTreatment(scope.tx, id);
+  if (!t || !(await closeTreatment(scope.tx, id, scope.now, t.state.end?.kind === 'stop' ? 'stopped' : 'given-up')))
+    return false;
+  await appendEvents(scope.tx, scope.householdId, [
+    {
+      garmentId: t.garmentId,
+      kind: 'treated',
+      at: scope.now,
+      data: { stain: { id: t.stainId, kind: t.procedure.stain.kind, result: 'stopped' } },
+    },
+  ]);
+  return true;
+}
+/** A finished load has told what became of the marks in it. */
+export async function closeTreatmentsOf(
+  scope: Scope,
+  garmentIds: readonly string[],
+  outcome: 'gone' | 'same',
+): Promise<void> {
+  for (const t of await openTreatments(scope.tx))
+    if (garmentIds.includes(t.garmentId)) await closeTreatment(scope.tx, t.id, scope.now, outcome);
+}

@@ -1,0 +1,222 @@
+/** The stain bench: treatments under way with the step that is due, and the marks that wait. */
+import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
+import { workplaceOf } from '@core/piece/pretreat.ts';
+import { checks, stopCodes } from '@core/stain/actions.ts';
+import { dueStep, mayBegin } from '@core/stain/bench.ts';
+import { procedureFor } from '@core/stain/procedure.ts';
+import type { TreatmentStep } from '@core/stain/treatment.ts';
+import { stainFacts, type StainKind } from '@core/stain/stains.ts';
+import { garmentOf, householdOf } from '@formats/hamper.ts';
+import { garmentDocument, listPieces } from '@data/garments.ts';
+import { readHousehold, type HouseholdView } from '@data/household.ts';
+import { closedTreatments, openTreatments, type Treatment } from '@data/treatments.ts';
+import type { Scope } from '../server/request.server.ts';
+import { openChemicals, whatName } from './treat-actions.server.ts';
+import { clothOf } from '../shared/cloth.ts';
+import type { PieceRef } from '../wash/load-view.server.ts';
+import { durationText, plural } from '../shared/words.ts';
+
+export interface StepView {
+  key: string;
+  number: number;
+  of: number;
+  title: string;
+  how: string;
+  facts: string[];
+  because: string[];
+  question: string;
+  ifFails: string;
+  minutes: number;
+  test: boolean;
+  clock: { startedAt: number; endsAt: number } | null;
+  wait: { refused: boolean; text: string } | null;
+}
+export interface TreatmentView {
+  id: string;
+  piece: PieceRef;
+  stain: string;
+  place: string;
+  band: string;
+  here: string;
+  step: StepView | null;
+  end: { kind: 'judge' | 'stop'; text: string } | null;
+  ahead: string[];
+}
+export interface WaitingView {
+  piece: PieceRef;
+  stainId: string;
+  stain: string;
+  place: string;
+  firstAid: string;
+  band: string;
+  here: string;
+  plan: string;
+  stop: string | null;
+}
+export interface TreatView {
+  treatments: TreatmentView[];
+  waiting: WaitingView[];
+  precautions: Precautions | null;
+  serverNow: number;
+  nextUp: string | null;
+}
+
+const temperatureText = (s: TreatmentStep): string =>
+  s.action === 'freeze'
+    ? 'freezer'
+    : s.action === 'iron-through-paper'
+      ? `iron ${s.temperatureC} °C`
+      : s.wet
+        ? `${s.temperatureC} °C`
+        : '';
+const minutesText = (s: TreatmentStep): string =>
+  s.minutes < 1
+    ? 'a few seconds'
+    : s.mostMinutes > s.minutes
+      ? `${durationText(s.minutes)} to ${durationText(s.mostMinutes)}`
+      : durationText(s.minutes);
+const rinseText = (n: number): string => (n === 0 ? '' : n === 1 ? 'then rinse once' : `then rinse ${n} times`);
+const checkQuestion = (s: TreatmentStep): string =>
+  s.kind === 'test'
+    ? 'Is the white cloth still white?'
+    : `${checks[s.check].passes.charAt(0).toUpperCase()}${checks[s.check].passes.slice(1)}?`;
+const dueWords = {
+  always: '',
+  'if-left': 'For what is still there: ',
+  'if-orange': 'Only if an orange tone is left: ',
+} as const;
+
+function stepView(t: Treatment, all: readonly Treatment[]): StepView | null {
+  const s = dueStep(t.procedure, t.state);
+  if (!s) return null;
+  return {
+    key: `${t.state.step}.${t.state.done}`,
+    number: t.state.step + 1,
+    of: t.procedure.steps.length,
+    title: `${dueWords[s.when]}${s.kind === 'test' ? `Test ${whatName(s.what)}` : whatName(s.what)}`,
+    how: s.how.slice(s.how.indexOf(': ') + 2).replace(/^./, (c) => c.toUpperCase()),
+    facts: [
+      s.dose && s.dose !== 'dry' ? s.dose : '',
+      temperatureText(s),
+      minutesText(s),
+      s.repeats > 1 ? `${t.state.done + 1}. of up to ${s.repeats} times` : '',
+      rinseText(s.rinses),
+      s.gate === 'check-passed' ? 'only after the check before it' : '',
+    ].filter(Boolean),
+    because: s.because,
+    question: checkQuestion(s),
+    ifFails: s.kind === 'test' ? 'The procedure is written again without it.' : '',
+    minutes: s.minutes,
+    test: s.kind === 'test',
+    clock:
+      t.clockStartedAt && t.clockEndsAt
+        ? { startedAt: t.clockStartedAt.getTime(), endsAt: t.clockEndsAt.getTime() }
+        : null,
+    wait: t.clockEndsAt ? null : mayBegin(s.agent, t.garmentId, openChemicals(all, t.id)),
+  };
+}
+const aheadOf = (t: Treatment): string[] =>
+  t.procedure.steps
+    .slice(t.state.step + 1)
+    .map((s) => `${dueWords[s.when]}${s.kind === 'test' ? 'test ' : ''}${whatName(s.what)}, ${minutesText(s)}`);
+
+/** "2 of 3 came out here." */
+function experience(closed: readonly Treatment[], kind: StainKind): string {
+  const judged = closed.filter(
+    (t) => t.procedure.stain.kind === kind && (t.outcome === 'gone' || t.outcome === 'lighter' || t.outcome === 'same'),
+  );
+  return judged.length === 0
+    ? ''
+    : `Here so far: ${judged.filter((t) => t.outcome === 'gone').length} of ${judged.length} came out.`;
+}
+
+/** What to watch in this household: its poison centre in the fixed texts, and its children. */
+export function precautionsIn(home: HouseholdView | null, session: Session): Precautions {
+  const p = precautionsFor({ ...session, children: home?.children ?? false });
+  return { ...p, lines: p.lines.map((l) => ({ ...l, text: withPoisonCentre(l.text, home?.poisonCentre ?? null) })) };
+}
+
+export async function treatView({ tx, now }: Scope): Promise<TreatView> {
+  const home = await readHousehold(tx);
+  const pieces = await listPieces(tx);
+  const open = await openTreatments(tx);
+  const closed = await closedTreatments(tx, 200);
+  const ref = (id: string): PieceRef => {
+    const p = pieces.find((x) => x.row.id === id);
+    return { id, name: p?.row.name ?? id, cloth: clothOf(p?.row ?? { colours: [], traits: [], kind: 'other' }) };
+  };
+  const treatments = open.map((t): TreatmentView => {
+    const end = t.state.end;
+    return {
+      id: t.id,
+      piece: ref(t.garmentId),
+      stain: stainFacts(t.procedure.stain.kind).name,
+      place: t.procedure.stain.place,
+      band: t.procedure.band.text,
+      here: experience(closed, t.procedure.stain.kind),
+      step: stepView(t, open),
+      ahead: aheadOf(t),
+      end:
+        end === null || end.kind === 'test-failed'
+          ? null
+          : end.kind === 'stop'
+            ? { kind: 'stop', text: end.text }
+            : {
+                kind: 'judge',
+                text: `Wash it now${t.procedure.needsFume ? ', when no smell of solvent is left' : ''}, at ${stainFacts(t.procedure.stain.kind).wash === 'wash-hygiene' ? '60 °C where the label allows' : '40 °C at most'}. Dry it in the air, no dryer and no iron; look at it dry, in daylight, from both sides.`,
+              },
+    };
+  });
+  const workplace = home && workplaceOf(householdOf(home.document));
+  const waiting = !workplace
+    ? []
+    : pieces
+        .filter((p) => p.basket !== null)
+        .flatMap((p): WaitingView[] => {
+          const g = garmentOf(garmentDocument(p, now));
+          return g.stains
+            .filter((s) => !open.some((t) => t.garmentId === g.id && t.stainId === s.id))
+            .map((s): WaitingView => {
+              const procedure = procedureFor(g, s, workplace);
+              const minutes = procedure.steps.filter((x) => x.when === 'always').reduce((m, x) => m + x.minutes, 0);
+              const inVain =
+                closed.filter((t) => t.garmentId === g.id && t.stainId === s.id && t.outcome === 'same').length >= 2;
+              return {
+                piece: ref(g.id),
+                stainId: s.id,
+                stain: stainFacts(s.kind).name,
+                place: s.place,
+                firstAid: stainFacts(s.kind).firstAid,
+                band: procedure.band.text,
+                here: experience(closed, s.kind),
+                plan:
+                  procedure.steps.length === 0
+                    ? ''
+                    : `${plural(procedure.steps.length, 'step')}, at least ${durationText(minutes)}${procedure.roundsLeft < procedure.rounds ? `; round ${procedure.rounds - procedure.roundsLeft + 1} of ${procedure.rounds}` : ''}`,
+                stop: inVain
+                  ? `Two rounds changed nothing. ${stopCodes['stop-leave'].text}`
+                  : procedure.steps.length === 0
+                    ? procedure.stopText
+                    : null,
+              };
+            });
+        });
+  const active = open.filter((t) => t.state.end === null);
+  const steps = active.flatMap((t) => t.procedure.steps.slice(t.state.step));
+  const idle = treatments.filter((t) => t.step && !t.step.clock && !t.step.wait);
+  return {
+    treatments,
+    waiting,
+    serverNow: now.getTime(),
+    nextUp:
+      treatments.some((t) => t.step?.clock) && idle[0] ? `${idle[0].piece.name}: ${idle[0].step?.title ?? ''}` : null,
+    precautions:
+      active.length === 0
+        ? null
+        : precautionsIn(home, {
+            agents: steps.flatMap((s) => (s.agent ? [s.agent] : [])),
+            stains: active.map((t) => t.procedure.stain.kind),
+            hottestC: Math.max(0, ...steps.filter((s) => s.wet).map((s) => s.temperatureC)),
+          }),
+  };
+}

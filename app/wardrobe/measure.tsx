@@ -1,0 +1,161 @@
+import { data, Form, Link, redirect } from 'react-router';
+import { styled } from 'styled-components';
+import { placesOf, placeWords, sizeChanges } from '@core/garment/measures.ts';
+import { isKnit } from '@core/envelope/garment-envelope.ts';
+import { garmentOf } from '@formats/hamper.ts';
+import { appendEvents } from '@data/events.ts';
+import { findPiece, garmentDocument } from '@data/garments.ts';
+import type { Route } from './+types/measure';
+import { givenMeasures, measureSchema } from './measure-form.ts';
+import { errorOf, readForm, typedValue } from '../forms/read.ts';
+import { formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { Button } from '../ui/button.tsx';
+import { Actions, ChoiceField, FieldGrid, NumberField } from '../ui/fields.tsx';
+import { MeasureFigure } from './parts/measure-figure.tsx';
+import { Notice } from '../ui/notice.tsx';
+import { outlinePaths } from '../ui/outline.tsx';
+import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { outlineOf } from '../shared/outline.ts';
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData ? `Measure ${loaderData.name}` : 'Measure'} · Neat Fold` },
+];
+
+export const loader = ({ params, context }: Route.LoaderArgs) =>
+  withHousehold(context, async ({ tx, now }) => {
+    const piece = await findPiece(tx, params.pieceId);
+    if (!piece) throw notFound('That piece is not in the wardrobe.');
+    const places = placesOf(piece.row.kind);
+    const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
+    const changes = sizeChanges(piece.state.measures, isKnit(garmentOf(garmentDocument(piece, now))));
+    return {
+      id: piece.row.id,
+      name: piece.row.name,
+      outline: outlineOf(piece.row.kind),
+      places: places.map((p) => ({ place: p, ...placeWords[p] })),
+      lines: places.map((p) => {
+        const c = changes.find((x) => x.place === p);
+        return {
+          place: p,
+          name: placeWords[p].name,
+          text: newest.has(p) ? `${newest.get(p)} cm` : '',
+          changed: c !== undefined && c.lostPercent >= 1,
+        };
+      }),
+      changes: changes.map((c) => ({
+        place: c.place,
+        text: `${placeWords[c.place].name}: ${c.beforeCm} cm before, ${c.nowCm} cm now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
+        stretch:
+          c.stretchToCm === null
+            ? null
+            : `Damp, stretch it back to ${c.stretchToCm.toFixed(1)} cm and no further, along the measured line.`,
+      })),
+    };
+  });
+
+export async function action({ params, request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  return withHousehold(context, async ({ tx, householdId, now }) => {
+    const piece = await findPiece(tx, params.pieceId);
+    if (!piece) throw notFound('That piece is not in the wardrobe.');
+    const read = readForm(form, measureSchema);
+    if (!read.ok) return data({ reply: read.reply, errors: read.errors }, { status: 422 });
+    const given = givenMeasures(read.value);
+    if (given.length === 0) return data({ reply: null, errors: ['Give at least one measure.'] }, { status: 422 });
+    await appendEvents(
+      tx,
+      householdId,
+      given.map((measure) => ({ garmentId: params.pieceId, kind: 'measured' as const, at: now, data: { measure } })),
+    );
+    return redirect(`/pieces/${params.pieceId}/measure`);
+  });
+}
+
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 20rem) minmax(0, 1fr);
+  gap: 1.5rem 3rem;
+  align-items: start;
+  @media (max-width: 820px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+export default function MeasurePage({ loaderData: v, actionData }: Route.ComponentProps) {
+  const reply = actionData && 'reply' in actionData ? actionData.reply : null;
+  const errors = actionData && 'errors' in actionData ? actionData.errors : [];
+  return (
+    <>
+      <PageHead>
+        <div>
+          <h1>Measure {v.name}</h1>
+          <p>
+            Flat and smoothed, the same points every time, to half a centimetre.{' '}
+            <Link to={`/pieces/${v.id}`}>Label and history</Link>
+          </p>
+        </div>
+      </PageHead>
+      {errors.length > 0 && (
+        <div style={{ marginBottom: '1rem' }}>
+          <Notice severity="caution" title="Not stored yet" live>
+            {errors.join(' ')}
+          </Notice>
+        </div>
+      )}
+      {v.places.length === 0 ? (
+        <Notice title="Nothing to measure">This kind of piece has no size to lose.</Notice>
+      ) : (
+        <Two>
+          <MeasureFigure
+            kind={v.outline}
+            path={outlinePaths[v.outline]}
+            measures={v.lines}
+            caption={
+              v.changes.length > 0
+                ? 'Red: it has lost a per cent or more.'
+                : 'Measure before the first wash; then every wash shows what it took.'
+            }
+          />
+          <Form method="post" key={v.lines.map((l) => l.text).join()} style={{ display: 'grid', gap: '1.2rem' }}>
+            <ChoiceField
+              name="unit"
+              label="In"
+              defaultValue={reply ? String(typedValue(reply, 'unit') ?? 'cm') : 'cm'}
+              options={[
+                ['cm', 'Centimetres'],
+                ['inch', 'Inches'],
+              ]}
+            />
+            <FieldGrid>
+              {v.places.map((p) => (
+                <NumberField
+                  key={p.place}
+                  name={p.place}
+                  label={p.name}
+                  hint={p.how}
+                  defaultValue={reply ? String(typedValue(reply, p.place) ?? '') : ''}
+                  error={errorOf(reply, p.place)}
+                />
+              ))}
+            </FieldGrid>
+            <Actions>
+              <Button type="submit">Store the measures</Button>
+            </Actions>
+          </Form>
+        </Two>
+      )}
+      {v.changes.length > 0 && (
+        <Section>
+          <h2>What has changed</h2>
+          <Rows>
+            {v.changes.map((c) => (
+              <li key={c.place} style={{ padding: '0.5rem 0' }}>
+                {c.text} {c.stretch && <Quiet>{c.stretch}</Quiet>}
+              </li>
+            ))}
+          </Rows>
+        </Section>
+      )}
+    </>
+  );
+}

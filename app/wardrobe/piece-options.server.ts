@@ -1,0 +1,38 @@
+/** Choices of the piece form with their words; assembled on the server, so that the browser loads no tables. */
+import { phraseWords, phrases } from '@core/care-label/label.ts';
+import { dyeIds } from '@core/colour/dye.ts';
+import { traitFacts, traitIds } from '@core/construction/traits.ts';
+import { fibreIds } from '@core/fibre/fibres.ts';
+import { garmentKinds, kindFacts } from '@core/garment/kinds.ts';
+import { sizes } from '@core/model/garment.ts';
+import { washChoices } from './piece-schema.ts';
+import type { Option } from '../ui/fields.tsx';
+
+const washWords = (w: string): string => {
+  const [by, c, action] = w.split(' ');
+  if (by === 'none') return 'Do not wash (crossed tub)';
+  if (by === 'hand') return `Hand wash, up to ${c} °C`;
+  return `Machine ${c} °C${action === 'mild' ? ', one bar (mild)' : action === 'very-mild' ? ', two bars (very mild)' : ''}`;
+};
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
+export interface PieceOptions {
+  kinds: Option[];
+  sizes: Option[];
+  dyes: Option[];
+  traits: Option[];
+  phrases: Option[];
+  wash: Option[];
+  fibres: string;
+}
+export const pieceOptions = (): PieceOptions => ({
+  kinds: garmentKinds.map((k) => [k, capital(kindFacts(k).name)] as const).sort((a, b) => a[1].localeCompare(b[1])),
+  sizes: sizes.map((s) => [s, s] as const),
+  dyes: [...dyeIds]
+    .reverse()
+    .map((d) => [d, d === 'unknown' ? 'Not known (judged by colour)' : capital(d.replace(/-/g, ' '))] as const),
+  traits: traitIds.map((t) => [t, traitFacts(t).name] as const),
+  phrases: phrases.map((p) => [p, phraseWords[p]] as const),
+  wash: [['', 'Not stated'], ...washChoices.map((w) => [w, washWords(w)] as const)],
+  fibres: fibreIds.join(', '),
+});

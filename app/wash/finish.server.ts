@@ -1,0 +1,85 @@
+/** Start and finish a load: the one place where a load's life meets basket, cupboard and history. */
+import { catcherGrades, piecesRead, type Findings } from '@core/run/findings.ts';
+import { garmentOf } from '@formats/hamper.ts';
+import { appendEvents, type NewEvent } from '@data/events.ts';
+import { closeTreatmentsOf } from '../treat/treat-actions.server.ts';
+import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
+import { takeFromCupboard } from '@data/household.ts';
+import { findLoad, markFinished, markStarted, runningLoads, type LoadView } from '@data/loads.ts';
+import type { Scope } from '../server/request.server.ts';
+
+export type StartResult = 'started' | 'already-started' | 'piece-busy';
+
+export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<StartResult> {
+  const busy = new Set((await runningLoads(tx)).filter((l) => l.id !== load.id).flatMap((l) => l.load.garments));
+  if (load.load.garments.some((g) => busy.has(g))) return 'piece-busy';
+  if (!(await markStarted(tx, load.id, now, new Date(now.getTime() + load.load.durationMin * 60_000))))
+    return 'already-started';
+  if (!load.doseTaken)
+    for (const dose of [load.load.detergent, ...load.load.additives])
+      if (dose) await takeFromCupboard(tx, dose.product, dose.amount);
+  return 'started';
+}
+
+/** Finish a running load: false when somebody was faster. Pieces leave the basket; a piece whose stain is left stays, without any heat. */
+export async function finishLoad(scope: Scope, id: string, findings: Findings): Promise<boolean> {
+  const { tx, householdId, now } = scope;
+  const load = await findLoad(tx, id);
+  if (!load || !(await markFinished(tx, id, now, findings))) return false;
+  const garments = load.hamper.garments.filter((g) => load.load.garments.includes(g.id));
+  const events: NewEvent[] = garments.map((g) => ({
+    garmentId: g.id,
+    kind: 'washed',
+    at: now,
+    loadId: id,
+    data: { temperatureC: load.load.temperatureC, programme: load.load.programme ?? 'by hand' },
+  }));
+  if (findings.catcher !== 'none') {
+    const grade = catcherGrades[findings.catcher];
+    for (const g of piecesRead(garments.map(garmentOf), findings.catcher))
+      events.push({ garmentId: g.id, kind: 'read', at: now, loadId: id, data: { test: { kind: 'catcher', grade } } });
+  }
+  const stained = garments.filter((g) => (g.stains?.length ?? 0) > 0);
+  if (findings.stains !== 'none') {
+    for (const g of stained)
+      for (const s of g.stains ?? [])
+        events.push({
+          garmentId: g.id,
+          kind: 'treated',
+          at: now,
+          loadId: id,
+          data: { stain: { id: s.id, kind: s.kind, result: findings.stains === 'gone' ? 'gone' : 'same' } },
+        });
+  }
+  if (findings.size !== 'not-looked')
+    for (const g of garments)
+      events.push({
+        garmentId: g.id,
+        kind: 'measured',
+        at: now,
+        loadId: id,
+        data: { size: findings.size === 'kept' ? 'kept' : 'smaller' },
+      });
+  await appendEvents(tx, householdId, events);
+  if (findings.stains !== 'none')
+    await closeTreatmentsOf(
+      scope,
+      stained.map((g) => g.id),
+      findings.stains === 'gone' ? 'gone' : 'same',
+    );
+  const stay = findings.stains === 'left' ? stained.map((g) => g.id) : [];
+  await takeFromBasket(
+    tx,
+    garments.map((g) => g.id).filter((g) => !stay.includes(g)),
+  );
+  for (const garmentId of stay) {
+    const state = await basketState(tx, garmentId);
+    if (state)
+      await putInBasket(tx, householdId, garmentId, {
+        ...state,
+        soil: 'light',
+        stains: state.stains.map((s) => ({ ...s, failedRounds: (s.failedRounds ?? 0) + 1 })),
+      });
+  }
+  return true;
+}
