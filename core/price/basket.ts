@@ -26,6 +26,7 @@ import { pairConflict, type Conflict } from './compatibility.ts';
 import { cleaningEffect, powderWear, wearUnitsOfWash } from '../piece/demand.ts';
 import { isDenim, profileOf, type Profile } from '../piece/profile.ts';
 import { displacementPerKg, enumerateSettings, refusal, type Setting } from './settings.ts';
+import { dyeScratch, type DyeScratch } from './dye-view.ts';
 import type { LoadPrice } from './price.ts';
 
 export interface PieceNumbers {
@@ -126,6 +127,7 @@ export interface Basket {
   giverClasses: readonly GiverClass[];
   doses: Map<Product, ((massKg: number) => number)[]>;
   cache: Map<string, LoadPrice>;
+  dyeScratch: DyeScratch;
 }
 
 const familyRanks: readonly ProgrammeFamily[] = ['cotton', 'synthetics', 'delicate', 'wool'];
@@ -346,6 +348,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     catcher: helperOfClass(household.products, 'colour-catcher'),
     doses: new Map(),
     cache: new Map(),
+    dyeScratch: dyeScratch(giverClasses.length),
   };
 }
 

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { bleedLimits } from '../colour/bleed.ts';
+import { dyeIds } from '../colour/dye.ts';
 import { anyGarment, garment, household } from '../testing/arbitrary.ts';
 import { basketOf, type Basket } from './basket.ts';
 import { dyeDamage, dyeView } from './dye-view.ts';
@@ -100,5 +101,52 @@ describe('dyes of a set', () => {
     expect(pairByPair(often, [0, 1], hot(often), false).worst).toBeLessThan(
       0.75 * pairByPair(fresh, [0, 1], hot(fresh), false).worst,
     );
+  });
+  test('hundreds of different givers: the last of them is judged like the first', () => {
+    const hexes = ['#f2ead9', '#c9d8e6', '#8aa06a', '#d11a2d', '#2b3a67', '#141414'];
+    const clear = (n: number, kind: 'catcher' | 'spot') =>
+      Array.from({ length: n }, (_, k) => ({
+        kind,
+        agent: 'water',
+        grade: 5,
+        at: `2026-0${k + 1}-01`,
+      }));
+    const many = dyeIds.flatMap((dye) =>
+      hexes.flatMap((hex) =>
+        [0, 1, 2, 5, 6].flatMap((tests) =>
+          [false, true].map((raw) =>
+            garment('g', {
+              dye,
+              colours: [{ hex, role: 'ground' }],
+              tests: clear(tests, tests === 6 ? 'spot' : 'catcher'),
+              washCount: tests < 2 ? tests : tests === 6 ? 1 : 9,
+              ...(raw ? { traits: new Set(['denim-raw' as const]) } : {}),
+            }),
+          ),
+        ),
+      ),
+    );
+    const white = garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' });
+    const red = garment('r', { colours: [{ hex: '#a3222f', role: 'ground' }], dye: 'direct', washCount: 0 });
+    const b = renamed([...many, white, red]);
+    expect(b.giverClasses.length).toBeGreaterThan(256);
+    const w = many.length;
+    const hot = b.settings.findIndex((s) => s.method === 'machine' && s.temperatureC === 60);
+    expect(view(b, [w, w + 1], hot).allowed).toBe(false);
+    for (const c of b.giverClasses.keys()) {
+      const i = b.giverClass.indexOf(c);
+      const seen = view(b, [Math.min(i, w), Math.max(i, w)], hot);
+      expect(seen.allowed).toBe(pairByPair(b, [i, w], hot, seen.catcher !== null).allowed);
+    }
+  });
+  test('two baskets priced in turn do not see each other', () => {
+    const white = garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' });
+    const red = garment('r', { colours: [{ hex: '#a3222f', role: 'ground' }], dye: 'direct', washCount: 0 });
+    const one = renamed([white, red]);
+    const other = renamed([red, white]);
+    expect(one.dyeScratch).not.toBe(other.dyeScratch);
+    const alone = view(one, [0, 1], 0);
+    view(other, [0, 1], 0);
+    expect(view(one, [0, 1], 0)).toEqual(alone);
   });
 });

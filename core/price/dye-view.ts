@@ -8,17 +8,29 @@ import { caughtFactor, rawDeltaE, type Transfer } from './transfer.ts';
 
 export interface DyeView {
   catcher: Product | null;
-  /** A catcher is due (and in the drum, where the house has one). */ due: boolean;
+  /** A catcher is due (and in the drum, where the house has one). */
+  due: boolean;
   damage: number;
   worst: Transfer | null;
   allowed: boolean;
 }
 
-/** The two strongest givers of each giver class in a set: a piece does not tint itself, so its own class speaks with the second. */
-const first = new Float64Array(256);
-const second = new Float64Array(256);
-const firstPiece = new Int32Array(256);
-const present: number[] = [];
+/**
+ * Working memory of `dyeView`, owned by the basket and sized from it: per giver class the two strongest givers of the set looked at (a piece does
+ * not tint itself, so its own class speaks with the second), and the classes present in it.
+ */
+export interface DyeScratch {
+  first: Float64Array;
+  second: Float64Array;
+  firstPiece: Int32Array;
+  present: number[];
+}
+export const dyeScratch = (giverClasses: number): DyeScratch => ({
+  first: new Float64Array(giverClasses),
+  second: new Float64Array(giverClasses),
+  firstPiece: new Int32Array(giverClasses),
+  present: [],
+});
 
 /**
  * Transfers of a set at a setting: is a catcher due, is every pair allowed, and what damage is to be expected (worst giver of each receiver). Givers of
@@ -33,6 +45,7 @@ export function dyeView(
   detailed: boolean,
   caught: boolean | null = null,
 ): DyeView {
+  const { first, second, firstPiece, present } = b.dyeScratch;
   present.length = 0;
   for (const i of pieces) {
     const c = b.giverClass[i] as number;
@@ -98,6 +111,7 @@ export function dyeView(
 }
 /** ΔE, before any catcher, of the strongest giver of a class on a receiver other than itself; of the set looked at last. */
 function rawOn(b: Basket, c: number, j: number): number {
+  const { first, second, firstPiece } = b.dyeScratch;
   const strength = (firstPiece[c] === j ? second[c] : first[c]) as number;
   return strength === 0
     ? 0
@@ -105,6 +119,7 @@ function rawOn(b: Basket, c: number, j: number): number {
 }
 /** Whether some transfer of the set looked at last would show on white: a catcher is due. */
 function passesWhite(b: Basket, pieces: readonly number[]): boolean {
+  const { first, present } = b.dyeScratch;
   for (const c of present) {
     if (first[c] === 0) continue;
     for (const j of pieces) if (rawOn(b, c, j) >= bleedLimits.white) return true;

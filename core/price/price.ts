@@ -126,13 +126,16 @@ export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed)
 };
 
 /**
- * Second results of the pricing done last, without an object for each of millions of calls: what the set's dye damage, and its whole cost, come to at
- * least in every larger set that is washed as supposed. A larger set may spin slower (less energy) or lose its vinegar or softener; a hand bath may lose
- * its soak, so that nothing is claimed of it. And whether a catcher is due in it.
+ * What a supposed pricing tells beside its cost, written into an object of the caller (one for millions of calls): what the set's dye damage, and its
+ * whole cost, come to at least in every larger set that is washed as supposed, EUR, and whether a catcher is due. A larger set may spin slower (less
+ * energy) or lose its vinegar or softener; a hand bath may lose its soak, so that nothing is claimed of it.
  */
-let dyeAtLeast = 0;
-let costAtLeast = -Infinity;
-let catcherDue = false;
+export interface SupersetBounds {
+  dyeAtLeast: number;
+  costAtLeast: number;
+  catcherDue: boolean;
+}
+export const noSupersetBounds = (): SupersetBounds => ({ dyeAtLeast: 0, costAtLeast: -Infinity, catcherDue: false });
 
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(
@@ -144,6 +147,7 @@ function costAt(
   detail: ((load: PricedLoad) => void) | null,
   supposed: Supposed | null = null,
   cutoff = Infinity,
+  bounds: SupersetBounds | null = null,
 ): number {
   const s = b.settings[index];
   const n = b.numbers[index];
@@ -223,12 +227,12 @@ function costAt(
   const loadCost = w.resources * (resources + runMoney) + fixed;
   const dyeCost = w.dyeDamage * dye.damage;
   const cost = loadCost + pieceCost + dyeCost;
-  if (supposed) {
-    dyeAtLeast = dyeCost;
-    catcherDue = dye.due;
+  if (bounds) {
+    bounds.dyeAtLeast = dyeCost;
+    bounds.catcherDue = dye.due;
     const spinKwh =
       n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
-    costAtLeast =
+    bounds.costAtLeast =
       s.method === 'hand'
         ? -Infinity
         : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
@@ -311,7 +315,10 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
 /** Costs nearer than this are a tie, decided by the order of the household. */
 const tie = 1e-9;
 
-/** Cost of a set at one setting as supposed; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+/**
+ * Cost of a set at one setting as supposed, EUR; Infinity when refused, and then `bounds` is left as it was. The caller has checked that every piece
+ * may run there and that no two conflict.
+ */
 export function supposedCost(
   b: Basket,
   pieces: readonly number[],
@@ -319,9 +326,10 @@ export function supposedCost(
   shares: Float64Array,
   index: number,
   m: Supposed,
-): { cost: number; dyeAtLeast: number; costAtLeast: number; catcherDue: boolean } {
-  const cost = costAt(b, pieces, f, shares, index, null, m);
-  return { cost: cost < 0 ? Infinity : cost, dyeAtLeast, costAtLeast, catcherDue };
+  bounds: SupersetBounds,
+): number {
+  const cost = costAt(b, pieces, f, shares, index, null, m, Infinity, bounds);
+  return cost < 0 ? Infinity : cost;
 }
 /** Cost of a set at one setting; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
 export function costAtSetting(b: Basket, pieces: readonly number[], f: Features, index: number): number {

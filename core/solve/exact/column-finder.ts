@@ -5,7 +5,7 @@
  */
 import type { PieceNumbers } from '../../price/basket.ts';
 import { gather, noFeatures, type Features } from '../../price/features.ts';
-import { isAsSupposed, supposedCost } from '../../price/price.ts';
+import { isAsSupposed, noSupersetBounds, supposedCost } from '../../price/price.ts';
 import { companyAt, Tint, wordsFor, type Company } from '../bounds/company.ts';
 import { ascending, type Instance } from '../instance.ts';
 import type { Mode, Modes } from '../bounds/modes.ts';
@@ -82,6 +82,7 @@ export class ColumnFinder implements ColumnSource {
   private readonly isCandidate: Uint8Array;
   private readonly rates: Float64Array;
   private readonly wantedKg: Float64Array;
+  private readonly bounds = noSupersetBounds();
   private readonly chosen: number[] = [];
   private readonly set: number[] = [];
   private readonly full: number;
@@ -442,22 +443,18 @@ export class ColumnFinder implements ColumnSource {
       const dyed = pieces.some((p) => (b.dyeGroup[p] as number) >= 0);
       const grew = dyed && next.ownTint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
       next.tint = dyed ? next.ownTint : level.tint;
-      const { cost, dyeAtLeast, costAtLeast, catcherDue } = supposedCost(
-        b,
-        set,
-        next.features,
-        next.tint.shares,
-        mode.index,
-        mode.supposed,
-      );
+      const bounds = this.bounds;
+      const { shares } = next.tint;
+      const cost = supposedCost(b, set, next.features, shares, mode.index, mode.supposed, bounds);
       if (cost < Infinity) {
         let worths = dive.perLoad;
-        let separable = dive.base + dyeAtLeast;
+        let separable = dive.base + bounds.dyeAtLeast;
         for (const x of chosen) {
           worths += worth[x] as number;
           separable -= (worth[x] as number) - (mode.own[x] as number);
         }
-        const isReal = catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
+        const isReal =
+          bounds.catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
         const reduced = cost - worths;
         if (isReal && reduced < target) dive.target = dive.take({ items: ascending(chosen), cost, reduced });
         const taken = filled + (room[i] as number);
@@ -472,7 +469,7 @@ export class ColumnFinder implements ColumnSource {
           next.candidates[rest++] = j;
         }
         if (rest > 0) this.prospects(dive, level, next, rest, grew);
-        if (rest > 0) this.visit(dive, depth + 1, rest, separable, costAtLeast - worths, taken, unmet & ~meets);
+        if (rest > 0) this.visit(dive, depth + 1, rest, separable, bounds.costAtLeast - worths, taken, unmet & ~meets);
       }
       chosen.pop();
       set.length = before;
