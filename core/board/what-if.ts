@@ -16,7 +16,7 @@ import {
   type DryingHeat,
   type WashEvent,
 } from '../shrinkage/shrinkage.ts';
-import { shrinkClassOf, usualLengthCm } from '../shrinkage/classes.ts';
+import { shrinkClassOf } from '../shrinkage/classes.ts';
 import { stainFacts, stainWashes } from '../stain/stains.ts';
 import { oddsAbove } from '../units/odds.ts';
 import { moistureAfterSpin, spinG } from '../washing/spin.ts';
@@ -217,7 +217,7 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
         piece: i,
         passes: passesOf(p, s),
         shrinkPercent: shrink,
-        shrinkCm: (shrink / 100) * usualLengthCm(p.garment.kind),
+        shrinkCm: (shrink / 100) * kindFacts(p.garment.kind).usualLengthCm,
         shrinkOdds: oddsAbove(shrink, noticeableShrink),
         feltingPercent: felting,
         tint: worstTint(pieces, b, i, s, bleedMinutes),

@@ -50,11 +50,10 @@ const percent = (g: Garment, fibre: FibreId): number =>
   Math.max(0, ...g.parts.flatMap((p) => p.fibres.filter((f) => f.fibre === fibre).map((f) => f.percent)));
 const fibreReason = (g: Garment, fibre: FibreId): string => `${percent(g, fibre)} % ${fibreFacts(fibre).name}`;
 const has = (g: Garment, ...ids: TraitId[]): boolean => ids.some((id) => g.traits.has(id));
-export const isDenim = (g: Garment): boolean =>
-  has(g, 'denim', 'denim-raw') || g.kind === 'jeans' || g.kind === 'jeans_raw_heavy';
-export const isTowel = (g: Garment): boolean => kindFacts(g.kind).physicalFibre === 'terry' && g.kind !== 'bathrobe';
+export const isDenim = (g: Garment): boolean => has(g, 'denim', 'denim-raw') || kindFacts(g.kind).flags.has('denim');
+export const isTowel = (g: Garment): boolean => kindFacts(g.kind).flags.has('towel');
 export const isKnit = (g: Garment): boolean =>
-  has(g, 'jersey-knit', 'chunky-knit', 'hand-knit') || /jumper|cardigan|knit/.test(g.kind);
+  has(g, 'jersey-knit', 'chunky-knit', 'hand-knit') || kindFacts(g.kind).flags.has('knit');
 export const hasFuel = (g: Garment): boolean =>
   g.soil === 'hazardous' || g.stains.some((s) => fuelStains.includes(s.kind));
 
@@ -267,6 +266,10 @@ function trimBounds(g: Garment): Bound[] {
   return out;
 }
 
+/** Socks, gloves and hats are too light to grow on a bar or an open frame. */
+const hangsThoughKnitted = (g: Garment): boolean =>
+  kindFacts(g.kind).flags.has('small') && !isTowel(g) && kindFacts(g.kind).type === 'tube';
+
 function traitBounds(g: Garment, label: CareLabel): Bound[] {
   const out: Bound[] = [];
   const stated: Partial<Record<Bound['parameter'], boolean>> = {
@@ -279,7 +282,7 @@ function traitBounds(g: Garment, label: CareLabel): Bound[] {
     const facts = traitFacts(id);
     for (const l of facts.limits ?? []) {
       if (l.yields && stated[l.parameter]) continue;
-      if (l.parameter === 'dryPositions' && l.limit.has('flat') && /sock|gloves|hat/.test(g.kind)) continue; // small knits hang safely
+      if (l.parameter === 'dryPositions' && l.limit.has('flat') && hangsThoughKnitted(g)) continue;
       out.push(bound(l.parameter, l.limit, 'construction', l.reason));
     }
     for (const f of facts.flags ?? []) out.push(flag(f, 'construction', facts.name));

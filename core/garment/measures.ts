@@ -1,6 +1,6 @@
 /** Where a piece is measured: flat, smoothed, half widths, the same points every time; and what two measures say about its size. */
 import { shrinkPercent, stretchTarget } from '../shrinkage/shrinkage.ts';
-import { kindFacts, type GarmentKind } from './kinds.ts';
+import { kindFacts, type GarmentKind, type MeasureSet } from './kinds.ts';
 
 export const measurePlaces = [
   'body-length',
@@ -25,22 +25,17 @@ export const placeWords: Record<MeasurePlace, { name: string; how: string }> = {
   'leg-opening': { name: 'Leg opening', how: 'half width of the hem' },
   inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
 };
-const tops: readonly MeasurePlace[] = ['body-length', 'chest', 'sleeve'];
-const legs: readonly MeasurePlace[] = ['waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam'];
-
-/** Places of a kind; none for what has no size to lose. */
-export function placesOf(kind: GarmentKind): readonly MeasurePlace[] {
-  if (/jeans|chinos|trousers|joggers|leggings|shorts/.test(kind))
-    return /shorts/.test(kind) ? ['waist', 'front-rise', 'thigh', 'leg-opening', 'inseam'] : legs;
-  if (/skirt/.test(kind)) return ['waist', 'body-length'];
-  if (
-    /sock|glove|hat|scarf|sash|tie|bra$|towel|sheet|pillow|duvet|cloth|mat|curtain|apron|briefs|boxers|tights|other/.test(
-      kind,
-    )
-  )
-    return kindFacts(kind).type === 'sheet' ? ['body-length', 'chest'] : [];
-  return /vest|camisole|waistcoat/.test(kind) ? ['body-length', 'chest'] : tops;
-}
+/** Places by the way a kind is measured; none for what has no size to lose. */
+const measuredPlaces: Readonly<Record<MeasureSet, readonly MeasurePlace[]>> = {
+  sleeved: ['body-length', 'chest', 'sleeve'],
+  sleeveless: ['body-length', 'chest'],
+  legs: ['waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam'],
+  shorts: ['waist', 'front-rise', 'thigh', 'leg-opening', 'inseam'],
+  skirt: ['waist', 'body-length'],
+  sheet: ['body-length', 'chest'],
+  none: [],
+};
+export const placesOf = (kind: GarmentKind): readonly MeasurePlace[] => measuredPlaces[kindFacts(kind).measured];
 
 export interface Measure {
   place: MeasurePlace;

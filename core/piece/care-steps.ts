@@ -4,11 +4,10 @@ import { kindFacts, type Layout } from '../garment/kinds.ts';
 import type { Dryer, DryingPlace, Household } from '../model/household.ts';
 import type { DryMethod, DryPlan, PrepareStep, PressPlan } from '../model/plan.ts';
 import { barsFor, dryingTimeHours, tumbleRun } from '../drying/drying.ts';
-import { pressedByDefault } from '../pressing/ironing.ts';
 import { moistureAfterSpin, moistureAfterTowelRolls } from '../washing/spin.ts';
 import { mixture } from '../units/numbers.ts';
 import { physicalFibres } from '../fibre/physical.ts';
-import { isTowel, type Profile } from './profile.ts';
+import { isKnit, isTowel, type Profile } from './profile.ts';
 
 /** In the order of doing. */
 const prepareOrder: readonly PrepareStep[] = [
@@ -45,26 +44,20 @@ export const prepareWords: Record<PrepareStep, string> = {
   net: 'Into a washing net',
   'net-no-metal': 'Into a net without metal',
 };
-const pocketKinds = /jeans|chinos|shorts|trousers|joggers|hoodie|overall|jacket|coat|apron|cardigan|bathrobe|fleece/;
-const smallKinds = /sock|glove|hat|tie$|face_cloth/;
-
 export function prepareSteps(p: Profile): PrepareStep[] {
   const flags = new Set<CareFlag>(p.values.flags);
-  if (smallKinds.test(p.garment.kind)) flags.delete('inside-out');
-  if (
-    ['dark', 'black'].includes(p.history.colour.class) &&
-    kindFacts(p.garment.kind).type === 'tube' &&
-    !smallKinds.test(p.garment.kind)
-  )
+  const kind = kindFacts(p.garment.kind);
+  if (kind.flags.has('small')) flags.delete('inside-out');
+  if (['dark', 'black'].includes(p.history.colour.class) && kind.type === 'tube' && !kind.flags.has('small'))
     flags.add('inside-out');
   if (flags.has('net-no-metal')) flags.delete('net');
   if (p.isWool && p.garment.washCount === 0) flags.add('measure');
   // A part kept dry shows what the bath did, as long as the colour has not earned its trust.
   if (flags.has('detach') && p.history.dye !== null && !p.history.earned) flags.add('keep-control');
   const wanted = new Set<string>(flags);
-  if (pocketKinds.test(p.garment.kind)) wanted.add('empty-pockets');
+  if (kind.flags.has('pockets')) wanted.add('empty-pockets');
   // Flour, mud and dust come off dry; wet they are paste.
-  if (pocketKinds.test(p.garment.kind) && p.garment.soil === 'heavy') wanted.add('brush-out');
+  if (kind.flags.has('pockets') && p.garment.soil === 'heavy') wanted.add('brush-out');
   return prepareOrder.filter((s) => wanted.has(s));
 }
 
@@ -164,7 +157,7 @@ export function dryPlan(p: Profile, h: Household, spinRpm: number, drumRadiusM: 
 
 /** null when the piece needs no iron; open stains, fuel and crossed symbols forbid it. */
 export function pressPlan(p: Profile): PressPlan | null {
-  if (!pressedByDefault.includes(p.garment.kind)) return null;
+  if (!kindFacts(p.garment.kind).flags.has('pressed')) return null;
   const { iron } = p.values;
   if (iron === 'none') return null;
   return {
@@ -175,9 +168,6 @@ export function pressPlan(p: Profile): PressPlan | null {
   };
 }
 
-const hung = /shirt|blouse|suit|coat|rain_jacket|trousers|skirt|dress_l|polo/;
-/** Knits and T-shirts are folded; shirts, jackets and woven skirts hang. */
+/** Wool is folded whatever its kind: it grows on a hanger. */
 export const storeAs = (p: Profile): 'fold' | 'hang' =>
-  hung.test(p.garment.kind) && p.garment.kind !== 'tshirt' && !/tshirt/.test(p.garment.kind) && !p.isWool
-    ? 'hang'
-    : 'fold';
+  p.isWool && isKnit(p.garment) ? 'fold' : kindFacts(p.garment.kind).store;

@@ -24,7 +24,7 @@ export function cleaningNeed(g: Garment): number {
     group === 'underwear' ||
     group === 'socks' ||
     group === 'sportswear' ||
-    g.kind === 'baby_bodysuit' ||
+    kindFacts(g.kind).use === 'baby' ||
     (group === 'shirt' && g.stains.some((s) => s.kind === 'collar-cuff'));
   const contact = linen ? bodyNeed.linen : body ? bodyNeed.body : g.nextToSkin ? bodyNeed.skin : 0;
   const stain = Math.max(0, ...g.stains.map((s) => stainWashes[stainFacts(s.kind).wash].leastNeed ?? 0));

@@ -14,7 +14,7 @@ import type {
 } from '../model/plan.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { roundTo, sum } from '../units/numbers.ts';
-import { ironMinutes } from '../pressing/ironing.ts';
+import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
 import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
 import { procedureFor } from '../stain/procedure.ts';
@@ -268,6 +268,8 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
   return out;
 }
 
+const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
+
 /** Plan a basket. Every piece is in exactly one load or has exactly one outcome. */
 export function planBasket(
   { household, garments, now, pins = [] }: PlanRequest,
@@ -317,11 +319,7 @@ export function planBasket(
   const fixedCost = sum(result.filter((_, i) => decisions[i]?.fixed !== null).map((g) => g.deferralCost));
   const cost = sum(loads.map((l) => l.cost)) + sum(result.map((g) => g.deferralCost));
   const lowerBound = solution.optimal ? cost : Math.min(cost, solution.lowerBound + fixedCost);
-  const handsMin = sum(
-    result.map((g) =>
-      g.press ? (ironMinutes[b.profiles.find((p) => p.garment.id === g.id)?.garment.kind ?? 'other'] ?? 0) : 0,
-    ),
-  );
+  const handsMin = sum(result.map((g, i) => (g.press ? (kindFacts(kindOf(b, i)).ironMin ?? 0) : 0)));
   return {
     loads,
     garments: result,

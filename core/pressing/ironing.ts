@@ -1,5 +1,4 @@
 /** Ironing: sole-plate ceilings of fibres and dots, and the minutes a piece takes. */
-import type { GarmentKind } from '../garment/kinds.ts';
 import type { PhysicalFibreId } from '../fibre/physical.ts';
 import type { Iron } from '../model/orders.ts';
 import { mixture } from '../units/numbers.ts';
@@ -25,50 +24,6 @@ const fibrePlateC: Record<PhysicalFibreId, number> = {
 export const plateLimitC = (fibre: ReadonlyMap<PhysicalFibreId, number>): number =>
   Math.min(...[...fibre].filter(([, share]) => share >= 0.02).map(([id]) => fibrePlateC[id]), 200);
 
-/** Minutes an average presser takes; kinds without a row are not ironed by default. */
-export const ironMinutes: Partial<Record<GarmentKind, number>> = {
-  tshirt: 2,
-  tshirt_heavy: 2,
-  tee_long_sleeve: 2,
-  vest_top: 2,
-  polo: 3,
-  dress_shirt: 6,
-  flannel_shirt: 6,
-  linen_shirt: 6,
-  blouse_synthetic: 6,
-  silk_blouse: 6,
-  chinos: 5,
-  wool_trousers: 5,
-  work_overall: 5,
-  skirt_light: 4,
-  skirt_pleated: 10,
-  dress_light: 8,
-  dress_knit: 8,
-  dress_lined: 20,
-  pillowcase: 1.5,
-  sheet_single: 5,
-  sheet_double: 5,
-  duvet_cover_single: 9,
-  duvet_cover_double: 9,
-  tea_towel: 1,
-  tablecloth: 6,
-  jeans: 4,
-  jeans_raw_heavy: 4,
-};
-/** Kinds a household usually presses; the rest dries straight. */
-export const pressedByDefault: readonly GarmentKind[] = [
-  'dress_shirt',
-  'linen_shirt',
-  'blouse_synthetic',
-  'silk_blouse',
-  'wool_trousers',
-  'skirt_light',
-  'skirt_pleated',
-  'dress_light',
-  'dress_lined',
-  'tablecloth',
-];
-
 /** Minutes for the plate to change temperature: 1.5 K/s up, slow decay down; null when it cannot cool so far. */
 export function plateChangeMin(fromC: number, toC: number, roomC = 20): number | null {
   if (toC >= fromC) return (toC - fromC) / 1.5 / 60;
@@ -82,25 +37,6 @@ export const plateWaitMin = (sequenceC: readonly number[], roomC = 20): number |
     },
     { at: roomC, sum: 0 },
   ).sum;
-/** Minutes by the short kind names of the pressing table. */
-export const pressingMinutes = {
-  tshirt: 2,
-  polo: 3,
-  dress_shirt: 6,
-  blouse: 6,
-  trousers: 5,
-  skirt: 4,
-  skirt_pleated: 10,
-  dress: 8,
-  dress_lined: 20,
-  pillowcase: 1.5,
-  sheet: 5,
-  duvet_cover: 9,
-  tea_towel: 1,
-  tablecloth: 6,
-  jeans: 4,
-  handkerchief: 0.5,
-} as const;
 export const wrinkleFactor = { damp_shaken: 0.8, normal: 1, dry_creased: 1.3 } as const;
 export const skillFactor = { quick: 0.8, normal: 1, beginner: 1.4 } as const;
 const ironDampMoisture: Record<PhysicalFibreId, number> = {

@@ -27,19 +27,10 @@ import {
 } from '../drying/moisture.ts';
 import { barMetres, flatNeedM2, gapBetweenMm, hangerCount, rackFit } from '../drying/rack.ts';
 import { dryInRoom, type DryingItem, type DryingRoom } from '../drying/room.ts';
-import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
+import { garmentKinds, kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { garmentMassG, itemsMassKg, itemsVolumeL, sizeFactor, thicknessMm, wetMassG } from '../garment/mass.ts';
 import { sizes } from '../model/garment.ts';
-import {
-  ironMinutes,
-  plateChangeMin,
-  plateLimitC,
-  plateWaitMin,
-  pressingMinutes,
-  skillFactor,
-  sprayMl,
-  wrinkleFactor,
-} from '../pressing/ironing.ts';
+import { plateChangeMin, plateLimitC, plateWaitMin, skillFactor, sprayMl, wrinkleFactor } from '../pressing/ironing.ts';
 import {
   feltingPercent,
   relaxationPercent,
@@ -224,9 +215,22 @@ const perWear = (i: ReferenceInputs): number => {
     word(i, 'layer', ['usual', 'over_base', 'bare_skin'] as const, 'usual'),
   );
 };
-const pressKinds = Object.keys(pressingMinutes) as (keyof typeof pressingMinutes)[];
-const pressMinutesOf = (k: unknown): number =>
-  ironMinutes[k as GarmentKind] ?? pressingMinutes[word({ items: k }, 'items', pressKinds)];
+/** The short kind names of the pressing table, each with the kind whose minutes stand for it. */
+const pressedAs = {
+  blouse: 'blouse_synthetic',
+  trousers: 'chinos',
+  skirt: 'skirt_light',
+  dress: 'dress_light',
+  sheet: 'sheet_single',
+  duvet_cover: 'duvet_cover_single',
+} as const satisfies Record<string, GarmentKind>;
+const handkerchiefMin = 0.5;
+function pressMinutesOf(k: unknown): number {
+  if (k === 'handkerchief') return handkerchiefMin;
+  const short = typeof k === 'string' && Object.hasOwn(pressedAs, k) ? pressedAs[k as keyof typeof pressedAs] : k;
+  const kind = word({ items: short }, 'items', garmentKinds);
+  return kindFacts(kind).ironMin ?? bad('items: is not pressed');
+}
 
 export const referenceFunctions: Readonly<Record<string, ReferenceFunction>> = {
   // 1 garment mass

@@ -27,19 +27,3 @@ export function shrinkClassOf(g: Garment): ShrinkClass {
   if (has('acrylic')) return 'acrylic-knit';
   return has('polyamide', 'elastane') ? 'nylon' : 'polyester';
 }
-
-/** Usual body or leg length of a size M piece, cm: what a per cent means in the hand. Engineering estimates. */
-export const usualLengthCm = (kind: Garment['kind']): number =>
-  /jeans|chinos|trousers|joggers|leggings/.test(kind)
-    ? 104
-    : /dress|nightdress|robe|overall|coat/.test(kind)
-      ? 105
-      : /sheet|duvet|tablecloth|curtain/.test(kind)
-        ? 220
-        : /towel|mat/.test(kind)
-          ? 100
-          : /sock|glove|hat|briefs|boxers|bra|cloth/.test(kind)
-            ? 28
-            : /skirt|shorts/.test(kind)
-              ? 58
-              : 68;
