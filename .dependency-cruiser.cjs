@@ -17,16 +17,26 @@ module.exports = {
     },
     {
       name: 'core-tests',
-      comment: 'tests of core may use the test libraries and read the reference cases; core/testing is theirs alone',
+      comment:
+        'tests of core may use the test libraries and read the reference cases; core/testing is theirs alone; what a message says is read in words',
       severity: 'error',
       from: { path: '^core/(.*\\.test\\.ts|testing/.*)$' },
-      to: { pathNot: ['^core/', '^node_modules/(culori|fast-check|highs|@jest|@types)', '^(node:)?fs$'] },
+      to: {
+        pathNot: ['^core/', '^words/', '^node_modules/(culori|fast-check|highs|@jest|@types)', '^(node:)?fs$'],
+      },
     },
     {
       name: 'testing-for-tests',
       severity: 'error',
       from: { pathNot: '\\.test\\.ts$|^core/testing/' },
       to: { path: '^core/testing/' },
+    },
+    {
+      name: 'words-above-core',
+      comment: 'words say what core means: they import core and the message library',
+      severity: 'error',
+      from: { path: room('words') },
+      to: { path: '^(formats|data|app|bin|scripts|bench|e2e|workers)/' },
     },
     {
       name: 'formats-below',

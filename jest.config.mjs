@@ -17,6 +17,7 @@ const base = {
   moduleNameMapper: {
     '^~/(.*)$': '<rootDir>/app/$1',
     '^@core/(.*)$': '<rootDir>/core/$1',
+    '^@words/(.*)$': '<rootDir>/words/$1',
     '^@formats/(.*)$': '<rootDir>/formats/$1',
     '^@data/(.*)$': '<rootDir>/data/$1',
   },
@@ -35,7 +36,12 @@ export default {
       ...base,
       displayName: 'formats',
       setupFiles: ['<rootDir>/scripts/lib/fast-check.mjs'],
-      testMatch: ['<rootDir>/formats/**/*.test.ts', '<rootDir>/bin/**/*.test.ts', '<rootDir>/app/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/words/**/*.test.ts',
+        '<rootDir>/formats/**/*.test.ts',
+        '<rootDir>/bin/**/*.test.ts',
+        '<rootDir>/app/**/*.test.ts',
+      ],
     },
     { ...base, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },
     { ...base, displayName: 'browser', testMatch: ['<rootDir>/e2e/**/*.e2e.ts'] },

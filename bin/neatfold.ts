@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { evaluateText } from '@formats/evaluate.ts';
 import { readHamper } from '@formats/hamper.ts';
 import { documentSchemas, jsonSchemaOf, type DocumentName } from '@formats/json-schema.ts';
-import { documentText, planHamper } from '@formats/plan.ts';
+import { documentText, openPlan, planHamper } from '@formats/plan.ts';
 import { problemLine, type Problem } from '@formats/problem.ts';
 import { referenceText } from '@formats/reference.ts';
 
@@ -29,7 +29,7 @@ type Reading = { ok: true; value: unknown } | { ok: false; problems: readonly Pr
 const readers: Readonly<Record<string, (text: string) => Reading>> = {
   plan: (text) => {
     const read = readHamper(text);
-    return read.ok ? { ok: true, value: planHamper(read.value) } : read;
+    return read.ok ? { ok: true, value: openPlan(planHamper(read.value)) } : read;
   },
   evaluate: evaluateText,
   reference: referenceText,

@@ -1,31 +1,11 @@
 /** The hamper document of the household as it stands: equipment, rules, and the basket's pieces that are not in a running load. */
+import { isoInZone } from '@formats/dates.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { Transaction } from './client.ts';
 import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
 import { runningLoads } from './loads.ts';
-
-/** ISO 8601 with the offset of a time zone, to the second. */
-export function isoInZone(at: Date, timeZone: string): string {
-  const parts = Object.fromEntries(
-    new Intl.DateTimeFormat('en-GB', {
-      timeZone,
-      hourCycle: 'h23',
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-      second: '2-digit',
-      timeZoneName: 'longOffset',
-    })
-      .formatToParts(at)
-      .map((p) => [p.type, p.value]),
-  );
-  const offset = (parts.timeZoneName ?? 'GMT').replace('GMT', '') || '+00:00';
-  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}:${parts.second}${offset}`;
-}
 
 export async function currentHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
   const household = await readHousehold(tx);

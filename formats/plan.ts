@@ -2,8 +2,19 @@
 import * as v from 'valibot';
 import { planBasket } from '@core/plan/plan.ts';
 import type { Progress } from '@core/solve/solve.ts';
-import { compartments, outcomes, severities, type Plan } from '@core/model/plan.ts';
+import { say, type Message } from '@core/message/message.ts';
+import {
+  compartments,
+  outcomes,
+  severities,
+  type Binding,
+  type Plan,
+  type PlanWarning,
+  type ProcedureStep,
+} from '@core/model/plan.ts';
 import { ironOrder } from '@core/model/orders.ts';
+import { loadCheckWords } from '@words/en/names.ts';
+import { textOf } from '@words/text.ts';
 import type { ReadHamper } from './hamper.ts';
 
 const warning = v.object({
@@ -147,8 +158,53 @@ export function rounded(value: unknown, key: string): unknown {
   return value;
 }
 
-export const toPlanDocument = (plan: Plan): PlanDocument =>
-  rounded({ format: 'neat-fold/plan', version: 1, ...plan }, '') as PlanDocument;
+/** What the database keeps beside every text: the message it was made from, so that an old plan can be said anew. */
+export type Stored<T> = T & { say?: Message };
+const text = (say: Message): { text: string; say: Message } => ({ text: textOf(say), say });
+
+const warningOf = ({ message, ...rest }: PlanWarning): Stored<PlanDocument['warnings'][number]> => ({
+  ...rest,
+  garments: [...rest.garments],
+  ...text(message),
+});
+function stepOf({ step, message, check, ...rest }: ProcedureStep): Stored<PlannedLoadDocument['procedure'][number]> {
+  return { step, ...text(message), ...rest, check: check && { ...check, ...loadCheckWords[check.code] } };
+}
+function bindingOf({ reason, without, ...rest }: Binding): Stored<PlannedLoadDocument['bindings'][number]> {
+  return { ...rest, reason: textOf(reason), without, say: reason };
+}
+
+/** The document of a plan: its numbers rounded for exchange, a text for every message. */
+export function toPlanDocument(plan: Plan): PlanDocument {
+  const document = {
+    format: 'neat-fold/plan',
+    version: 1,
+    ...plan,
+    loads: plan.loads.map((l) => ({
+      ...l,
+      bindings: l.bindings.map(bindingOf),
+      warnings: l.warnings.map(warningOf),
+      procedure: l.procedure.map(stepOf),
+    })),
+    garments: plan.garments.map((g) => ({
+      ...g,
+      reasons: g.reasons.map(({ message, ...rest }) => ({ ...rest, ...text(message) })),
+    })),
+    warnings: plan.warnings.map(warningOf),
+    separations: plan.separations.map(({ message, ...rest }) => ({ ...rest, ...text(message) })),
+  };
+  return rounded(document, '') as PlanDocument;
+}
+
+/** The open document: what other programs read, without the messages the texts were made from. */
+export const openPlan = (document: PlanDocument): PlanDocument => withoutSay(document) as PlanDocument;
+function withoutSay(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(withoutSay);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value).flatMap(([key, inner]) => (key === 'say' ? [] : [[key, withoutSay(inner)]])),
+  );
+}
 
 /** Plan a read hamper: the same for the command line and the screens. */
 export function planHamper(read: ReadHamper, onProgress: ((p: Progress) => void) | null = null): PlanDocument {
@@ -157,7 +213,7 @@ export function planHamper(read: ReadHamper, onProgress: ((p: Progress) => void)
     code: 'unknown-key' as const,
     severity: 'info' as const,
     garments: [],
-    text: `${key} is not part of the format and was ignored.`,
+    message: say('warn.unknown-key', { key }),
   }));
   return toPlanDocument({ ...plan, warnings: [...plan.warnings, ...unknown] });
 }

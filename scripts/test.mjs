@@ -64,6 +64,7 @@ if (wanted('imports'))
     '--config',
     '.dependency-cruiser.cjs',
     'core',
+    'words',
     'formats',
     'data',
     'app',

@@ -73,16 +73,20 @@ test('marking a piece keeps its stains', () => {
   if (!read.ok) throw new Error('readable');
   const stains = [{ id: 's1', kind: 'tea' as const }];
   expect(
-    toBasketState(read.value, { soil: 'none', activity: 'rest', odour: false, hygiene: true, neededBy: null, stains }),
+    toBasketState(
+      read.value,
+      { soil: 'none', activity: 'rest', odour: false, hygiene: true, neededBy: null, stains },
+      'Asia/Tokyo',
+    ),
   ).toEqual({
     soil: 'heavy',
     activity: 'sweaty',
     odour: true,
     hygiene: false,
-    neededBy: '2026-05-11T18:00:00Z',
+    neededBy: '2026-05-11T09:00:00.000Z',
     stains,
   });
-  expect(toBasketState(read.value, null).stains).toEqual([]);
+  expect(toBasketState(read.value, null, 'UTC').stains).toEqual([]);
   expect(
     errors(readForm(form({ soil: 'heavy', activity: 'sweaty', neededBy: '2026-13-45' }), basketStateSchema)),
   ).toEqual(['Needed by: give a real date.']);

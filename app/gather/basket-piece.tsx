@@ -1,6 +1,7 @@
 import { data, Form, Link, redirect } from 'react-router';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { findPiece } from '@data/garments.ts';
+import { readHousehold } from '@data/household.ts';
 import { stains } from '@core/stain/stains.ts';
 import type { Route } from './+types/basket-piece';
 import { basketStateSchema, toBasketState } from './basket-state-form.ts';
@@ -57,7 +58,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
       tx,
       householdId,
       params.pieceId,
-      toBasketState(read.value, await basketState(tx, params.pieceId)),
+      toBasketState(read.value, await basketState(tx, params.pieceId), (await readHousehold(tx))?.timeZone ?? 'UTC'),
     );
     return redirect('/basket');
   });

@@ -2,6 +2,7 @@
 import * as v from 'valibot';
 import { soilOrder } from '@core/model/orders.ts';
 import { activities } from '@core/model/garment.ts';
+import { eveningOf, isDay } from '@formats/dates.ts';
 import type { BasketState } from '@data/schema.ts';
 
 const checkbox = v.optional(
@@ -18,20 +19,23 @@ export const basketStateSchema = v.object({
   neededBy: v.optional(
     v.pipe(
       v.string(),
-      v.regex(/^\d{4}-\d{2}-\d{2}$/, 'Needed by: give a date.'),
-      v.check((s) => !Number.isNaN(Date.parse(s)), 'Needed by: give a real date.'),
+      v.check((s) => isDay(s), 'Needed by: give a real date.'),
     ),
   ),
 });
 
-/** The stored state; its marks stay as they are. */
-export function toBasketState(form: v.InferOutput<typeof basketStateSchema>, before: BasketState | null): BasketState {
+/** The stored state; its marks stay as they are. `timeZone` = the household's, for the day it is needed. */
+export function toBasketState(
+  form: v.InferOutput<typeof basketStateSchema>,
+  before: BasketState | null,
+  timeZone: string,
+): BasketState {
   return {
     soil: form.soil,
     activity: form.activity,
     odour: Boolean(form.odour),
     hygiene: Boolean(form.hygiene),
-    neededBy: form.neededBy ? `${form.neededBy}T18:00:00Z` : null,
+    neededBy: form.neededBy ? eveningOf(form.neededBy, timeZone) : null,
     stains: before?.stains ?? [],
   };
 }

@@ -1,11 +1,20 @@
 /** The Gather screen: what is in the basket, and the wardrobe to pick from, due pieces first. */
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import type { Household } from '@core/model/household.ts';
-import { gatherAdvice, rotationOf, type GatherAction, type GatherAdvice } from '@core/wear/gather.ts';
+import {
+  gatherAdvice,
+  rotationIsShort,
+  rotationOf,
+  wornByTurns,
+  type GatherAction,
+  type GatherAdvice,
+} from '@core/piece/gather.ts';
+import { dayOf } from '@formats/dates.ts';
+import { textOf } from '@words/text.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
-import { isWool, mainParts } from '@core/fibre/blend.ts';
+import { isMostlyWool } from '@core/fibre/blend.ts';
 import { stainFacts } from '@core/stain/stains.ts';
-import { wearsAllowed, type Dueness } from '@core/wear/wear.ts';
+import { wearsAllowed, type Dueness, type WearGroup } from '@core/wear/wear.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { runningLoads } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
@@ -13,7 +22,6 @@ import type { BasketState } from '@data/schema.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
-import { formatInTimeZone } from '../shared/zone.ts';
 import { currencySign, plural, shortDay } from '../shared/words.ts';
 
 export interface BasketPieceView {
@@ -70,14 +78,9 @@ function marksOf(state: BasketState, timeZone: string): string[] {
   return marks.filter((m): m is string => m !== null);
 }
 
-const mostlyWool = (p: Piece): boolean =>
-  mainParts(p.row.parts).some(
-    (part) => part.fibres.filter((f) => isWool(f.fibre)).reduce((s, f) => s + f.percent, 0) >= 50,
-  );
-
 /** "3 of 8 wears". */
 export function wearsText(p: Piece): string {
-  const allowed = wearsAllowed(p.row.kind, mostlyWool(p));
+  const allowed = wearsAllowed(p.row.kind, isMostlyWool(p.row.parts));
   const group = kindFacts(p.row.kind).wearGroup;
   const unit =
     group === 'sheet' || group === 'bath_towel' || group === 'hand_towel' || group === 'tea_towel' ? 'use' : 'wear';
@@ -109,48 +112,37 @@ function adviceOf(p: Piece, household: Household, now: Date): GatherAdvice {
     household,
   );
 }
-const dueOf = (a: GatherAdvice): Dueness =>
-  a.action === 'wash' || a.action === 'spot-clean' || a.action === 'care'
-    ? 'due'
-    : a.action === 'one-more' || a.action === 'air' || a.action === 'brush' || a.action === 'steam'
-      ? 'soon'
-      : 'fresh';
+const turnWords: Partial<Record<WearGroup, string>> = {
+  tshirt: 'T-shirts',
+  underwear: 'sets of underwear',
+  socks: 'pairs of socks',
+  sportswear: 'sports things',
+  shirt: 'shirts',
+  jeans: 'jeans',
+};
 
-/** "You have 3 T-shirts for about 6 wears a week: 9 would let you wash once a week." */
+/** "Mara has 3 T-shirts for about 6 wears a week: 9 would let them wash once a week." */
 function rotationTexts(pieces: readonly Piece[], intervalDays: number): string[] {
   const groups = new Map<string, Piece[]>();
   for (const p of pieces) {
     const group = kindFacts(p.row.kind).wearGroup;
-    if (group && ['tshirt', 'underwear', 'socks', 'sportswear', 'shirt', 'jeans'].includes(group))
-      groups.set(`${p.row.owner}/${group}`, [...(groups.get(`${p.row.owner}/${group}`) ?? []), p]);
+    if (!group || !wornByTurns(p.row.kind)) continue;
+    const key = JSON.stringify([p.row.owner, group]);
+    groups.set(key, [...(groups.get(key) ?? []), p]);
   }
-  return [...groups].flatMap(([key, list]) => {
-    const [owner = '', group = ''] = key.split('/');
-    const first = list[0];
-    const r =
-      first &&
-      rotationOf(
-        {
-          kind: first.row.kind,
-          mostlyWool: mostlyWool(first),
-          owned: list.length,
-          wearsIn28Days: list.reduce((n, p) => n + p.state.recentWears, 0),
-        },
-        intervalDays,
-      );
-    const what: Record<string, string> = {
-      tshirt: 'T-shirts',
-      underwear: 'sets of underwear',
-      socks: 'pairs of socks',
-      sportswear: 'sports things',
-      shirt: 'shirts',
-      jeans: 'jeans',
-    };
-    return r && r.needed > r.owned && r.needed <= 3 * r.owned
-      ? [
-          `${owner ? `${owner} has` : 'There are'} ${r.owned} ${what[group] ?? group} for about ${Math.round(r.wearsPerDay * 7)} wears a week: ${r.needed} would let them wash once a week.`,
-        ]
-      : [];
+  return [...groups.values()].flatMap((list) => {
+    const [first] = list;
+    if (!first) return [];
+    const wearsIn28Days = list.reduce((n, p) => n + p.state.recentWears, 0);
+    const r = rotationOf({ garment: first.row, owned: list.length, wearsIn28Days }, intervalDays);
+    if (!r || !rotationIsShort(r)) return [];
+    const { owner } = first.row;
+    const group = kindFacts(first.row.kind).wearGroup;
+    const what = (group && turnWords[group]) ?? kindFacts(first.row.kind).name;
+    const perWeek = Math.round(r.wearsPerDay * 7);
+    return [
+      `${owner ? `${owner} has` : 'There are'} ${r.owned} ${what} for about ${perWeek} wears a week: ${r.needed} would let them wash once a week.`,
+    ];
   });
 }
 
@@ -164,7 +156,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
     .filter((p) => p.basket === null)
     .map((p) => {
       const advice = adviceOf(p, household, now);
-      return { p, advice, due: dueOf(advice) };
+      return { p, advice, due: advice.due };
     });
   const q = filter.q.toLowerCase();
   const matches = rest.filter(
@@ -194,16 +186,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
               marks: marksOf(p.basket, timeZone),
               state: p.basket,
               inLoad: inLoad.get(p.row.id) ?? null,
-              neededByDate: p.basket.neededBy
-                ? formatInTimeZone(new Date(p.basket.neededBy), timeZone, {
-                    year: 'numeric',
-                    month: '2-digit',
-                    day: '2-digit',
-                  })
-                    .split('/')
-                    .reverse()
-                    .join('-')
-                : '',
+              neededByDate: p.basket.neededBy ? dayOf(new Date(p.basket.neededBy), timeZone) : '',
             },
           ]
         : [],
@@ -218,7 +201,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
         due,
         advice: {
           word: adviceWords[advice.action],
-          text: advice.because,
+          text: textOf(advice.because),
           urgency: advice.urgency,
           waiting:
             advice.action === 'wash' && advice.waitingPerDay >= 0.05
@@ -232,9 +215,6 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
     total: rest.length,
     shown: matches.length,
     filter,
-    today: formatInTimeZone(now, timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' })
-      .split('/')
-      .reverse()
-      .join('-'),
+    today: dayOf(now, timeZone),
   };
 }

@@ -7,6 +7,7 @@ import { careOfYear } from '@core/board/ownership.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { readHousehold } from '@data/household.ts';
+import { sentenceOf } from '@words/text.ts';
 import type { LabelForm } from './label-form.ts';
 import type { Scope } from '../server/request.server.ts';
 import { limitRows, type PieceView } from '../wardrobe/piece-view.server.ts';
@@ -115,7 +116,7 @@ export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<Lab
           ? ['The composition is not known: naming the fibre is the first thing to do.']
           : []),
       ],
-      conflicts: [...profile.conflicts],
+      conflicts: profile.conflicts.map(sentenceOf),
       missing: silent,
       limits: limitRows(profile),
       year: {

@@ -280,7 +280,7 @@ export default function Label({ loaderData: v }: Route.ComponentProps) {
                 ))}
                 {r.conflicts.map((c) => (
                   <Notice key={c} severity="caution" title="It contradicts itself">
-                    {c.charAt(0).toUpperCase() + c.slice(1)}. The safer value holds.
+                    {c} The safer value holds.
                   </Notice>
                 ))}
                 {r.missing.length > 0 && (

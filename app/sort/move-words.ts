@@ -1,4 +1,5 @@
 /** A move's consequence in words; the same on the server and in the browser. */
+import { sentenceOf, textOf } from '@words/text.ts';
 import type { Consequence, LoadAfter } from '@core/board/move.ts';
 import type { Outcome } from '@core/model/plan.ts';
 
@@ -57,7 +58,7 @@ const signed = (x: number, currency: string): string => `${x > 0 ? '+' : '−'}$
 function changes(now: LoadNow | null, after: LoadAfter, programmeName: (id: string | null) => string): string[] {
   const reason = (parameter: string): string => {
     const b = after.bindings.find((x) => x.parameter === parameter);
-    return b ? ` (${b.reason})` : '';
+    return b ? ` (${textOf(b.reason)})` : '';
   };
   if (!now)
     return [
@@ -86,6 +87,9 @@ export const outcomeNotes: Record<Exclude<Outcome, 'wash'>, string> = {
   'left-out': 'is set aside',
 };
 
+/** The broken rules of a move, sentence by sentence. */
+export const reasonsText = (c: Pick<Consequence, 'reasons'>): string => c.reasons.map(sentenceOf).join(' ');
+
 export function moveWords(
   c: Consequence,
   now: LoadNow | null,
@@ -96,7 +100,7 @@ export function moveWords(
     return {
       verdict: c.type === 'safety' ? 'refused' : 'risk',
       price: c.type === 'safety' ? 'refused' : 'at your risk',
-      text: c.text,
+      text: reasonsText(c),
       limits: [],
     };
   const delta = c.delta ?? 0;

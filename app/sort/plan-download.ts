@@ -1,5 +1,5 @@
 import { newestPlan } from '@data/loads.ts';
-import { documentText } from '@formats/plan.ts';
+import { documentText, openPlan } from '@formats/plan.ts';
 import type { Route } from './+types/plan-download';
 import { notFound, withHousehold } from '../server/request.server.ts';
 
@@ -8,7 +8,7 @@ export const loader = ({ context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const plan = await newestPlan(tx);
     if (!plan) throw notFound('There is no plan yet.');
-    return new Response(documentText(plan.result), {
+    return new Response(documentText(openPlan(plan.result)), {
       headers: {
         'Content-Type': 'application/json; charset=utf-8',
         'Content-Disposition': 'attachment; filename="plan.json"',

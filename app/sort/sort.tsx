@@ -25,7 +25,7 @@ import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Ruler } from './parts/ruler.tsx';
 import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandlers } from './parts/shelf.tsx';
 import { SortingNow } from './parts/sorting-now.tsx';
-import { moveWords, outcomeNotes } from './move-words.ts';
+import { moveWords, outcomeNotes, reasonsText } from './move-words.ts';
 import { sortView, type SortView } from './sort-view.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sort · Neat Fold' }];
@@ -68,11 +68,11 @@ async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null>
   const board = boardOf(plan.hamper, plan.result);
   const c = consequence(board, piece, target);
   const confirmed = field(form, 'confirmed') === 'yes';
-  if (c.type === 'safety') return refusedMove(`${garment.name} cannot go there`, c.text, null);
+  if (c.type === 'safety') return refusedMove(`${garment.name} cannot go there`, reasonsText(c), null);
   if (c.type === 'risk' && !confirmed)
     return refusedMove(
       'That breaks a rule',
-      `${garment.name}: ${c.text} You may take the risk; it is written into the log.`,
+      `${garment.name}: ${reasonsText(c)} You may take the risk; it is written into the log.`,
       { piece, target: field(form, 'target') },
     );
   const note = `${garment.name} ${targetNote(target)}`;
@@ -82,7 +82,12 @@ async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null>
   });
   if (c.type === 'risk')
     await appendEvents(scope.tx, scope.householdId, [
-      { garmentId: piece, kind: 'noted', at: scope.now, data: { note: `Risk taken by hand: ${note}. ${c.text}` } },
+      {
+        garmentId: piece,
+        kind: 'noted',
+        at: scope.now,
+        data: { note: `Risk taken by hand: ${note}. ${reasonsText(c)}` },
+      },
     ]);
   return null;
 }

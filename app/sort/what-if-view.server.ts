@@ -1,4 +1,5 @@
 /** What a pushed setting would do to one load: choices from the household's own machine, consequences piece by piece. */
+import { textOf } from '@words/text.ts';
 import { whatIf, type Pushed } from '@core/board/what-if.ts';
 import { detergentClasses } from '@core/model/household.ts';
 import { tumbleOrder } from '@core/model/orders.ts';
@@ -132,7 +133,7 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
         cloth: ref.cloth,
         after: e.tint && e.tint.deltaE >= 1 ? { ...ref.cloth, hex: e.tint.hex } : ref.cloth,
         shrink: e.shrinkPercent,
-        passes: e.passes,
+        passes: e.passes.map(textOf),
         effects,
       },
     ];

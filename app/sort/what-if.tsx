@@ -176,7 +176,7 @@ export default function WhatIf({ loaderData: v }: Route.ComponentProps) {
               </Pair>
               {p.passes.length > 0 && (
                 <Notice severity="danger" title="Past its limit">
-                  {p.passes.map((x, i) => (i === 0 ? x.charAt(0).toUpperCase() + x.slice(1) : x)).join('; ')}.
+                  {p.passes.join('; ')}.
                 </Notice>
               )}
               <Effects>

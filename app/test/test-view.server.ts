@@ -1,4 +1,5 @@
 /** The test bench: which pieces want a colourfastness test, what is in, and how the grades look on this piece's own dye. */
+import { sentenceOf } from '@words/text.ts';
 import { fastnessPlan, type FastnessPlan } from '@core/colour/fastness-test.ts';
 import { gradeWords } from '@core/colour/grading.ts';
 import { tintedHex } from '@core/colour/colour.ts';
@@ -31,10 +32,7 @@ export async function testListView({ tx, now }: Scope): Promise<TestListView> {
     const g = garmentOf(garmentDocument(p, now));
     const plan = fastnessPlan(g);
     const closure = rules ? garmentEnvelope(g, rules).closure : null;
-    const reason =
-      closure?.kind === 'test-first'
-        ? `${closure.reason.charAt(0).toUpperCase()}${closure.reason.slice(1)}.`
-        : plan.reason;
+    const reason = closure?.kind === 'test-first' ? sentenceOf(closure.reason) : plan.reason;
     // Where water stays closed whatever a test says, none is asked for; one strong test is opened again by a part test.
     if (closure && closure.kind !== 'test-first' && !colourHistory(g).noWater) return [];
     return reason === null || (plan.complete && closure?.kind !== 'test-first')

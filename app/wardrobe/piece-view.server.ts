@@ -1,4 +1,5 @@
 /** One piece: what it bears and why, its history, its form. */
+import { sentenceOf, textOf } from '@words/text.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { labelOf } from '@formats/hamper.ts';
 import { phraseWords } from '@core/care-label/label.ts';
@@ -52,7 +53,7 @@ export function limitRows(p: Profile): PieceView['limits'] {
   const v = p.values;
   const why = (parameter: EnvelopeParameter): string =>
     bindingBounds(p.envelope, parameter)
-      .map((b) => b.reason)
+      .map((b) => textOf(b.reason))
       .slice(0, 2)
       .join('; ') || 'nothing limits it';
   const row = (what: string, value: string, parameter: EnvelopeParameter) => ({ what, value, why: why(parameter) });
@@ -152,7 +153,7 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
     name: row.name,
     cloth: clothOf(row),
     inBasket: piece.basket !== null,
-    conflicts: [...profile.conflicts],
+    conflicts: profile.conflicts.map(sentenceOf),
     colour: colourText(profile),
     trust: trustView(trustOf(garment), timeZone),
     symbols: label ? symbolsOf(label) : [],

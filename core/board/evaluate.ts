@@ -2,7 +2,8 @@
 import type { Outcome } from '../model/plan.ts';
 import { basketOf } from '../price/basket.ts';
 import { loadFacts, outcomeCost, type LoadFacts, type PlanRequest } from '../plan/plan.ts';
-import { priceLoad, type Violation } from '../price/price.ts';
+import { priceLoad } from '../price/price.ts';
+import type { Violation } from '../model/constraints.ts';
 
 export interface CandidateSet {
   garments: readonly string[];

@@ -1,5 +1,6 @@
 /** What a hand-made move would change, against the prices of the whole division before and after. */
 import { describe, expect, test } from '@jest/globals';
+import { say } from '../message/message.ts';
 import fc from 'fast-check';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
@@ -51,8 +52,8 @@ describe('a move', () => {
                     );
             if (after === Infinity) {
               expect(told.delta).toBeNull();
-              expect(told.constraints.length).toBeGreaterThan(0);
-              expect(told.text).not.toBe('');
+              expect(told.violations.length).toBeGreaterThan(0);
+              expect(told.reasons).not.toHaveLength(0);
               expect(told.type === 'risk' || told.type === 'safety').toBe(true);
             } else expect(told.delta).toBeCloseTo(after - before, 8);
             // The solver's division is the best: no single move can be cheaper.
@@ -72,8 +73,8 @@ describe('a move', () => {
     const b = basketOf([tee, garment('fuel', { name: 'Fuel rag', soil: 'hazardous' }), wool], household);
     const fuel = consequenceOf(b, [[0], [1], [2]], 0, { to: 'load', load: 1 });
     expect(fuel).toMatchObject({ delta: null, type: 'safety' });
-    expect(fuel.constraints).toContain('H4');
-    expect(fuel.text).toContain('Fuel rag');
+    expect(fuel.violations).toContain('H4');
+    expect(fuel.reasons).toEqual([say('apart.contamination', { name: 'Fuel rag', contamination: 'fuel' })]);
   });
   test('onto its own load it stays where it is, for nothing', () => {
     const b = basketOf([tee, { ...tee, id: 'b', name: 'B' }], household);
@@ -81,7 +82,7 @@ describe('a move', () => {
       delta: 0,
       from: null,
       to: { pieces: [0, 1] },
-      text: '',
+      reasons: [],
     });
   });
   test('a shorter load afterwards is told', () => {
@@ -100,7 +101,7 @@ describe('a move', () => {
     expect(consequenceOf(dry, [[0]], 0, { to: 'hand' })).toMatchObject({
       delta: null,
       type: 'safety',
-      text: 'There is no basin in this household.',
+      reasons: [say('board.no-basin')],
     });
   });
   test('to the cleaner: the bill instead of the load', () => {

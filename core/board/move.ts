@@ -1,10 +1,12 @@
 /** What a hand-made move would change: the two loads it touches, the price, and the rules it breaks. Fast enough to follow a dragged piece. */
+import { say, type Message } from '../message/message.ts';
+import type { RuleType, Violation } from '../model/constraints.ts';
 import type { Binding, Outcome } from '../model/plan.ts';
 import type { Basket } from '../price/basket.ts';
 import { bindingsOf } from '../plan/explain.ts';
-import { constraintWords, violationsOfSet, type RuleType } from './pins.ts';
+import { violationsOfSet } from './pins.ts';
 import { loadFacts, outcomeCost, type LoadFacts } from '../plan/plan.ts';
-import { deferralCost, loadAt, priceLoad, pricesBySetting, type PricedLoad, type Violation } from '../price/price.ts';
+import { deferralCost, loadAt, priceLoad, pricesBySetting, type PricedLoad } from '../price/price.ts';
 import type { Profile } from '../piece/profile.ts';
 
 export type MoveTarget =
@@ -23,10 +25,10 @@ export interface Consequence {
   from: LoadAfter | null;
   /** The load it joins, with it; null for waiting or when forbidden. */
   to: LoadAfter | null;
-  constraints: readonly Violation[];
+  violations: readonly Violation[];
   type: RuleType | null;
-  /** The broken rules in words; empty when none. */
-  text: string;
+  /** The broken rules, each with its reason; empty when none. */
+  reasons: readonly Message[];
 }
 
 const profilesOf = (b: Basket, pieces: readonly number[]): Profile[] => pieces.flatMap((i) => b.profiles[i] ?? []);
@@ -39,29 +41,20 @@ function after(b: Basket, load: PricedLoad): LoadAfter {
     pieces: load.pieces,
   };
 }
-const wordsOf = (v: Violation): string =>
-  v === 'no-suitable-product'
-    ? constraintWords.H6
-    : v === 'no-suitable-programme'
-      ? 'nothing here washes both'
-      : constraintWords[v];
+const brokenRule = (violation: Violation): Message =>
+  violation === 'no-suitable-programme' ? say('board.nothing-washes-both') : say('board.broken', { violation });
 
-/** The reasons in words: each standing conflict names its piece; what only a setting breaks is said in general. */
-function whyNot(b: Basket, set: readonly number[], piece: number, constraints: readonly Violation[]): string {
+/** Each standing conflict names its piece; what only a setting breaks is said in general. */
+function whyNot(b: Basket, set: readonly number[], piece: number, violations: readonly Violation[]): Message[] {
   const said = new Set<Violation>();
-  const texts: string[] = [];
+  const out: Message[] = [];
   for (const j of set) {
     const conflict = b.conflict[piece]?.[j];
     if (!conflict || said.has(conflict.constraint)) continue;
     said.add(conflict.constraint);
-    texts.push(conflict.text());
+    out.push(conflict.message());
   }
-  for (const v of constraints) {
-    if (said.has(v)) continue;
-    const words = wordsOf(v);
-    texts.push(`${words.charAt(0).toUpperCase()}${words.slice(1)}.`);
-  }
-  return texts.join(' ');
+  return [...out, ...violations.filter((v) => !said.has(v)).map(brokenRule)];
 }
 
 /** `loads` = the plan as it stands, ascending piece indices. */
@@ -87,9 +80,9 @@ export function consequenceOf(
       delta: (left?.cost ?? 0) + outcomeCost(b, piece, target.outcome) - before,
       from,
       to: null,
-      constraints: [],
+      violations: [],
       type: null,
-      text: '',
+      reasons: [],
     };
   if (target.to === 'hand') {
     const byHand = pricesBySetting(b, [piece]).find((p) => p.setting.method === 'hand');
@@ -98,48 +91,47 @@ export function consequenceOf(
         delta: (left?.cost ?? 0) + byHand.cost - before,
         from,
         to: after(b, byHand),
-        constraints: [],
+        violations: [],
         type: null,
-        text: '',
+        reasons: [],
       };
     return b.settings.some((s) => s.method === 'hand')
       ? {
           delta: null,
           from,
           to: null,
-          constraints: ['H1'],
+          violations: ['H1'],
           type: violationsOfSet(b, [piece]).type === 'safety' ? 'safety' : 'risk',
-          text:
-            b.profiles[piece]?.closure?.reason ?? 'Its label, or the size of the basin, is against washing it by hand.',
+          reasons: [b.profiles[piece]?.closure?.reason ?? say('board.against-hand')],
         }
       : {
           delta: null,
           from,
           to: null,
-          constraints: ['no-suitable-programme'],
+          violations: ['no-suitable-programme'],
           type: 'safety',
-          text: 'There is no basin in this household.',
+          reasons: [say('board.no-basin')],
         };
   }
   if (target.to === 'load' && target.load === at) {
     const stays = priceOf(source);
-    return { delta: 0, from: null, to: stays && after(b, stays), constraints: [], type: null, text: '' };
+    return { delta: 0, from: null, to: stays && after(b, stays), violations: [], type: null, reasons: [] };
   }
   const joined = target.to === 'load' ? (loads[target.load] ?? []) : [];
   const set = [...joined.filter((i) => i !== piece), piece].sort((x, y) => x - y);
   const price = priceLoad(b, set);
   if (!price.feasible) {
-    const { constraints, type } = violationsOfSet(b, set);
-    return { delta: null, from, to: null, constraints, type, text: whyNot(b, set, piece, constraints) };
+    const { violations, type } = violationsOfSet(b, set);
+    return { delta: null, from, to: null, violations, type, reasons: whyNot(b, set, piece, violations) };
   }
   const targetBefore = target.to === 'load' && joined.length > 0 ? (priceOf(joined)?.cost ?? 0) : 0;
   return {
     delta: (left?.cost ?? 0) + price.cost - before - targetBefore,
     from,
     to: after(b, price),
-    constraints: [],
+    violations: [],
     type: null,
-    text: '',
+    reasons: [],
   };
 }
 

@@ -2,8 +2,7 @@
 import { loadConstants } from '../cost/weights.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household } from '../model/household.ts';
-import { mainParts, isWool } from '../fibre/blend.ts';
-import { wearsAllowed } from '../wear/wear.ts';
+import { wearsAllowedOf } from '../piece/verdict.ts';
 import { basketOf } from '../price/basket.ts';
 import { deferralCost, pricesBySetting } from '../price/price.ts';
 import { loadFacts, type LoadFacts } from '../plan/plan.ts';
@@ -24,10 +23,7 @@ const weeks = 52;
 export function careOfYear(garment: Garment, household: Household, wearsPerWeek: number): CareOfYear {
   const b = basketOf([garment], household);
   const profile = b.profiles[0];
-  const mostlyWool = mainParts(garment.parts).some(
-    (p) => p.fibres.filter((f) => isWool(f.fibre)).reduce((s, f) => s + f.percent, 0) >= 50,
-  );
-  const allowed = wearsAllowed(garment.kind, mostlyWool);
+  const allowed = wearsAllowedOf(garment);
   const cleansPerYear = allowed === null ? null : (weeks * wearsPerWeek) / allowed;
   const [best] = pricesBySetting(b, [0]);
   if (!best || profile?.closure) {

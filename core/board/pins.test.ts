@@ -75,7 +75,7 @@ describe('pins', () => {
       action: 'hand',
     });
     expect(codes(p)).not.toContain('pin-refused');
-    expect(p.garments.find((g) => g.id === 'tee')!.reasons[0]!.text).toBe('You decided to wash it by hand.');
+    expect(p.garments.find((g) => g.id === 'tee')!.reasons[0]!.message.code).toBe('need.decided-by-hand');
     expect(codes(plan([suede], [byHand('suede', true)]))).toContain('pin-refused');
     expect(
       codes(planBasket({ garments: [tee], household: { ...household, basins: [] }, now, pins: [byHand('tee', true)] })),

@@ -5,11 +5,13 @@
  */
 import { isHide, hasSignificant } from '../fibre/blend.ts';
 import type { Garment } from '../model/garment.ts';
+import { say, type Message } from '../message/message.ts';
+import { constraints, type RuleType, type Violation } from '../model/constraints.ts';
 import type { Household } from '../model/household.ts';
-import type { Constraint, Outcome, PlanWarning } from '../model/plan.ts';
+import type { Outcome, PlanWarning } from '../model/plan.ts';
 import { basketOf, noWaivers, type Basket, type Waivers } from '../price/basket.ts';
 import type { Decision } from '../piece/outcomes.ts';
-import { priceLoad, type Violation } from '../price/price.ts';
+import { priceLoad } from '../price/price.ts';
 import type { Togetherness } from '../solve/solve.ts';
 
 export type Pin =
@@ -21,31 +23,6 @@ export type Pin =
       confirmed: boolean;
     };
 
-export type RuleType = 'safety' | 'risk';
-/** H6 is no matter of risk: without a shared detergent there is no wash. */
-const ruleTypes: Record<Constraint, RuleType> = {
-  H1: 'risk',
-  H2: 'risk',
-  H3: 'risk',
-  H4: 'safety',
-  H5: 'risk',
-  H6: 'safety',
-  H7: 'risk',
-  H8: 'safety',
-  H10: 'risk',
-};
-export const constraintWords: Record<Constraint, string> = {
-  H1: 'a care limit',
-  H2: 'the drum is too small',
-  H3: 'dye would run',
-  H4: 'contaminated pieces wash with their like',
-  H5: 'it washes alone or with its own colour',
-  H6: 'no detergent suits all',
-  H7: 'hard parts or lint would harm',
-  H8: 'the chemistry does not go together',
-  H10: 'a house rule',
-};
-
 export interface PinnedBasket {
   basket: Basket;
   decisions: Decision[];
@@ -53,19 +30,19 @@ export interface PinnedBasket {
   warnings: PlanWarning[];
 }
 
-const ownReason = (text: string): Decision['reason'] => ({ code: 'set-aside', source: 'rule', text });
+const ownReason = (message: Message): Decision['reason'] => ({ code: 'set-aside', source: 'rule', message });
 
 export function violationsOfSet(
   b: Basket,
   pieces: readonly number[],
-): { constraints: Violation[]; type: RuleType | null } {
+): { violations: Violation[]; type: RuleType | null } {
   const price = priceLoad(b, pieces);
-  if (price.feasible) return { constraints: [], type: null };
+  if (price.feasible) return { violations: [], type: null };
   const safety =
     price.violations.some(
-      (v) => v === 'no-suitable-product' || (v !== 'no-suitable-programme' && ruleTypes[v] === 'safety'),
+      (v) => v === 'no-suitable-product' || (v !== 'no-suitable-programme' && constraints[v].type === 'safety'),
     ) || pieces.some((i) => isHideOnly(b, i));
-  return { constraints: [...price.violations], type: safety ? 'safety' : 'risk' };
+  return { violations: [...price.violations], type: safety ? 'safety' : 'risk' };
 }
 const isHideOnly = (b: Basket, i: number): boolean => {
   const g = b.profiles[i]?.garment;
@@ -89,6 +66,9 @@ function waiversFor(
   return steps.find((w) => priceLoad(basketOf(garments, household, w), pieces).feasible) ?? null;
 }
 
+const closedReason = (name: string, because: Message | undefined): Message =>
+  because ? say('pin.closed', { name, because }) : say('pin.nothing-may-wash', { name });
+
 /** The basket and the decisions with the pins followed as far as they may be. */
 export function applyPins(
   garments: readonly Garment[],
@@ -103,14 +83,13 @@ export function applyPins(
   let waivers: Waivers = noWaivers;
   const together: number[][] = [];
   const apart: [number, number][] = [];
-  const refuse = (ids: readonly string[], why: string): void => {
-    warnings.push({ code: 'pin-refused', severity: 'caution', garments: ids, text: why });
+  const refuse = (ids: readonly string[], message: Message): void => {
+    warnings.push({ code: 'pin-refused', severity: 'caution', garments: ids, message });
   };
   const name = (i: number): string => garments[i]?.name ?? '';
-  const names = (pieces: readonly number[]): string => pieces.map(name).join(', ');
+  const names = (pieces: readonly number[]): string[] => pieces.map(name);
   const washable = (i: number): void => {
-    if (decisions[i]?.fixed)
-      decisions[i] = { fixed: null, mayWait: true, reason: ownReason('You decided to wash it.') };
+    if (decisions[i]?.fixed) decisions[i] = { fixed: null, mayWait: true, reason: ownReason(say('need.decided-wash')) };
   };
 
   for (const pin of pins) {
@@ -121,13 +100,12 @@ export function applyPins(
         if (i === undefined || !decision) continue;
         if (outcome !== 'wash') {
           const closed = outcome === 'wait' && decision.fixed === null && !decision.mayWait;
-          if (closed && !pin.confirmed)
-            refuse([id], `${name(i)} should not wait; confirm it to let it wait all the same.`);
+          if (closed && !pin.confirmed) refuse([id], say('pin.should-not-wait', { name: name(i) }));
           else
             decisions[i] = {
               fixed: outcome,
               mayWait: true,
-              reason: ownReason(outcome === 'wait' ? 'You let it wait.' : 'You decided so.'),
+              reason: ownReason(say(outcome === 'wait' ? 'need.decided-wait' : 'need.decided')),
             };
           continue;
         }
@@ -139,13 +117,13 @@ export function applyPins(
           refuse(
             [id],
             hide
-              ? `${name(i)} is never washed in water.`
-              : `${name(i)}: ${base.profiles[i]?.closure?.reason ?? 'nothing here may wash it'}; confirm it to wash it at your own risk.`,
+              ? say('pin.never-in-water', { name: name(i) })
+              : closedReason(name(i), base.profiles[i]?.closure?.reason),
           );
           continue;
         }
         if (pin.byHand && !open && !bears(basketOf(garments, household, { ...noWaivers, labels: new Set([i]) }))) {
-          refuse([id], `${name(i)}: no basin here takes it by hand.`);
+          refuse([id], say('pin.no-basin-takes-it', { name: name(i) }));
           continue;
         }
         if (!open) waivers = { ...waivers, labels: new Set([...waivers.labels, i]) };
@@ -153,7 +131,7 @@ export function applyPins(
         decisions[i] = {
           fixed: null,
           mayWait: false,
-          reason: ownReason(pin.byHand ? 'You decided to wash it by hand.' : 'You decided to wash it.'),
+          reason: ownReason(say(pin.byHand ? 'need.decided-by-hand' : 'need.decided-wash')),
         };
       }
       continue;
@@ -164,33 +142,25 @@ export function applyPins(
       pieces.forEach((i, k) => pieces.slice(k + 1).forEach((j) => apart.push([i, j])));
       continue;
     }
-    const { constraints, type } = violationsOfSet(base, pieces);
+    const { violations, type } = violationsOfSet(base, pieces);
     if (type === null) {
       pieces.forEach(washable);
       together.push(pieces);
       continue;
     }
-    const why = constraints
-      .map((v) =>
-        v === 'no-suitable-product'
-          ? constraintWords.H6
-          : v === 'no-suitable-programme'
-            ? constraintWords.H1
-            : `${constraintWords[v]} (${v})`,
-      )
-      .join(', ');
+    const broken = { names: names(pieces), violations };
     const ids = pieces.flatMap((i) => garments[i]?.id ?? []);
     if (type === 'safety') {
-      refuse(ids, `${names(pieces)} stay apart: ${why}.`);
+      refuse(ids, say('pin.stay-apart', broken));
       continue;
     }
     if (!pin.confirmed) {
-      refuse(ids, `${names(pieces)} in one load needs your confirmation: ${why}.`);
+      refuse(ids, say('pin.needs-confirmation', broken));
       continue;
     }
     const needed = waiversFor(garments, household, pieces, waivers);
     if (!needed) {
-      refuse(ids, `${names(pieces)} fit no load of this household even so: ${why}.`);
+      refuse(ids, say('pin.fits-nothing', broken));
       continue;
     }
     waivers = needed;

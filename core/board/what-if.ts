@@ -19,7 +19,9 @@ import {
 import { shrinkClassOf } from '../shrinkage/classes.ts';
 import { stainFacts, stainWashes } from '../stain/stains.ts';
 import { oddsAbove } from '../units/odds.ts';
-import { moistureAfterSpin, spinG } from '../washing/spin.ts';
+import { bindingBounds, type EnvelopeParameter } from '../envelope/envelope.ts';
+import { say, type Message } from '../message/message.ts';
+import { moistureAfterSpin, spinG, spinWithin } from '../washing/spin.ts';
 import { runKwh, statedFullLoadKwh, waterRowOf } from '../washing/energy.ts';
 import type { Basket } from '../price/basket.ts';
 import { cleaningEffect } from '../piece/demand.ts';
@@ -41,7 +43,7 @@ export interface Pushed {
 export interface PieceEffect {
   piece: number;
   /** Bounds of the piece this setting passes, in words. */
-  passes: string[];
+  passes: Message[];
   shrinkPercent: number;
   shrinkCm: number;
   shrinkOdds: number;
@@ -109,21 +111,23 @@ const historyOf = (p: Profile): WashEvent[] =>
         },
       ];
 
-function passesOf(p: Profile, s: Pushed): string[] {
+/** Which limits of a piece the setting passes, each with the reason of its bound. */
+function passesOf(p: Profile, s: Pushed): Message[] {
   const v = p.values;
-  const out: string[] = [];
-  const reason = (parameter: string): string =>
-    p.envelope.bounds.filter((b) => b.parameter === parameter).map((b) => b.reason)[0] ?? '';
-  if (v.wet === 'none') out.push(p.closure?.reason ?? 'not in water');
-  if (s.temperatureC > v.maxTemperatureC) out.push(`bears ${v.maxTemperatureC} °C (${reason('maxTemperatureC')})`);
+  const out: Message[] = [];
+  const because = (parameter: EnvelopeParameter): Message =>
+    bindingBounds(p.envelope, parameter)[0]?.reason ?? say('label.hand');
+  if (v.wet === 'none') out.push(p.closure?.reason ?? say('push.not-in-water'));
+  if (s.temperatureC > v.maxTemperatureC)
+    out.push(say('push.celsius', { bearsCelsius: v.maxTemperatureC, because: because('maxTemperatureC') }));
   if (!respects(actionOrder, s.programme.action, v.maxAction))
-    out.push(`bears ${v.maxAction.replace('-', ' ')} movement (${reason('maxAction')})`);
-  const limit = s.programme.family === 'wool' ? v.woolSpinRpm : v.maxSpinRpm;
-  if (s.spinRpm > 0 && spinG(s.spinRpm, s.washer.drumRadiusM) > spinG(limit) * 1.05 + 1e-9)
-    out.push(`bears ${limit} rpm (${reason('maxSpinRpm')})`);
+    out.push(say('push.action', { action: v.maxAction, because: because('maxAction') }));
+  const spin = s.programme.family === 'wool' ? 'woolSpinRpm' : 'maxSpinRpm';
+  if (s.spinRpm > 0 && !spinWithin(s.spinRpm, s.washer.drumRadiusM, v[spin]))
+    out.push(say('push.spin', { rpm: v[spin], because: because(spin) }));
   if (!respects(tumbleOrder, s.tumble, v.tumble))
-    out.push(v.tumble === 'none' ? `no dryer (${reason('tumble')})` : `dryer low only (${reason('tumble')})`);
-  if (!v.detergents.has(s.detergent)) out.push(`not this detergent (${reason('detergents')})`);
+    out.push(say('push.tumble', { tumble: v.tumble, because: because('tumble') }));
+  if (!v.detergents.has(s.detergent)) out.push(say('push.detergent', { because: because('detergents') }));
   return out;
 }
 

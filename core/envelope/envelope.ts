@@ -18,6 +18,7 @@ import {
   type Tumble,
   type Wet,
 } from '../model/orders.ts';
+import type { Message } from '../message/message.ts';
 import { detergentClasses, type DetergentClass } from '../model/household.ts';
 
 export type BoundSource =
@@ -91,7 +92,7 @@ export interface EnvelopeValues {
 export type EnvelopeParameter = keyof EnvelopeValues;
 
 export type Bound = {
-  [K in EnvelopeParameter]: { parameter: K; limit: EnvelopeValues[K]; source: BoundSource; reason: string };
+  [K in EnvelopeParameter]: { parameter: K; limit: EnvelopeValues[K]; source: BoundSource; reason: Message };
 }[EnvelopeParameter];
 
 interface Lattice<T> {
@@ -184,7 +185,7 @@ export const bound = <K extends EnvelopeParameter>(
   parameter: K,
   limit: EnvelopeValues[K],
   source: BoundSource,
-  reason: string,
+  reason: Message,
 ): Bound => ({ parameter, limit, source, reason }) as Bound;
-export const flag = (id: CareFlag, source: BoundSource, reason: string): Bound =>
+export const flag = (id: CareFlag, source: BoundSource, reason: Message): Bound =>
   bound('flags', new Set([id]), source, reason);

@@ -1,3 +1,4 @@
+import { say } from '../message/message.ts';
 import { describe, expect, test } from '@jest/globals';
 import type { Garment } from '../model/garment.ts';
 import type { HouseRules } from '../model/household.ts';
@@ -17,7 +18,9 @@ describe('label and fibre', () => {
   test('a fibre’s hard limit holds against the label, and the conflict is said', () => {
     const wool = envelope({ parts: only('wool'), label: washLabel(60) });
     expect(wool.envelope.values.maxTemperatureC).toBe(30);
-    expect(wool.conflicts).toContain('the label says 60 °C, wool bears 30 °C');
+    expect(wool.conflicts).toContainEqual(
+      say('conflict.temperature', { celsius: 60, fibre: 'wool', bearsCelsius: 30 }),
+    );
     expect(values({ parts: only('acrylic'), label: washLabel(60) }).maxTemperatureC).toBe(40);
   });
   test('no label: one step more careful, marked as assumed', () => {

@@ -18,17 +18,18 @@ import { emptyLabel, type CareLabel, type Phrase } from '../care-label/label.ts'
 import { traitFacts, type TraitId } from '../construction/traits.ts';
 import { colourHistory, type ColourHistory } from '../colour/bleed.ts';
 import { kindFacts } from '../garment/kinds.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
 import { detergentClasses, type DetergentClass, type HouseRules } from '../model/household.ts';
 import { actionOrder, bleachOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
 import { fuelStains, ironStains, stainFacts, stainWashes } from '../stain/stains.ts';
-import { clothNeedWords, detergentPreference, type ClothNeed } from '../washing/products.ts';
-import { bound, envelopeOf, flag, type Bound, type CareFlag, type DryPosition, type Envelope } from './envelope.ts';
+import { detergentPreference, type ClothNeed } from '../washing/products.ts';
+import { bound, envelopeOf, flag, type Bound, type DryPosition, type Envelope } from './envelope.ts';
 
 /** Why water is closed, or why only a missing test closes it. */
 export interface WaterClosure {
   kind: 'professional' | 'test-first' | 'hide';
-  reason: string;
+  reason: Message;
   source: Bound['source'];
 }
 export interface PieceEnvelope {
@@ -38,7 +39,7 @@ export interface PieceEnvelope {
   closure: WaterClosure | null;
   /** The label was set aside under the test-first school. */
   labelOverruled: boolean;
-  conflicts: readonly string[];
+  conflicts: readonly Message[];
 }
 
 const cautiousC = [95, 60, 40, 30] as const;
@@ -48,7 +49,6 @@ const cautiousTemperature = (c: number): number => cautiousC.find((step) => step
 const positions = (...list: DryPosition[]): ReadonlySet<DryPosition> => new Set(list);
 const percent = (g: Garment, fibre: FibreId): number =>
   Math.max(0, ...g.parts.flatMap((p) => p.fibres.filter((f) => f.fibre === fibre).map((f) => f.percent)));
-const fibreReason = (g: Garment, fibre: FibreId): string => `${percent(g, fibre)} % ${fibreFacts(fibre).name}`;
 const has = (g: Garment, ...ids: TraitId[]): boolean => ids.some((id) => g.traits.has(id));
 export const isDenim = (g: Garment): boolean => has(g, 'denim', 'denim-raw') || kindFacts(g.kind).flags.has('denim');
 export const isTowel = (g: Garment): boolean => kindFacts(g.kind).flags.has('towel');
@@ -61,114 +61,109 @@ function labelBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
   const out: Bound[] = [];
   const { wash, bleach, tumble, dry, iron } = label;
   if (wash?.by === 'machine') {
-    out.push(bound('maxTemperatureC', wash.maxC, 'label', `label: at most ${wash.maxC} °C`));
+    out.push(bound('maxTemperatureC', wash.maxC, 'label', say('label.max-temperature', { celsius: wash.maxC })));
     if (wash.action !== 'normal')
-      out.push(
-        bound(
-          'maxAction',
-          wash.action,
-          'label',
-          `label: ${wash.action === 'mild' ? 'one bar, mild' : 'two bars, very mild'}`,
-        ),
-      );
+      out.push(bound('maxAction', wash.action, 'label', say('label.action', { action: wash.action })));
   }
   if (wash?.by === 'hand') {
-    out.push(
-      bound('maxTemperatureC', Math.min(wash.maxC, 30), 'label', 'hand-wash label: our bath stays at 30 °C or below'),
-    );
+    out.push(bound('maxTemperatureC', Math.min(wash.maxC, 30), 'label', say('label.hand-bath')));
     if (rules.handLabel === 'hand' || hasSignificant(g.parts, (f) => f === 'angora'))
-      out.push(bound('wet', 'hand', 'label', 'label: hand wash only'));
+      out.push(bound('wet', 'hand', 'label', say('label.hand-only')));
     else {
-      out.push(flag('hand-programmes-only', 'label', 'hand-wash label: only a hand-wash, wool or silk programme'));
+      out.push(flag('hand-programmes-only', 'label', say('label.hand-programmes')));
       out.push(
-        bound('maxAction', 'very-mild', 'label', 'hand-wash label'),
-        bound('maxSpinRpm', 400, 'label', 'hand-wash label: lowest spin'),
+        bound('maxAction', 'very-mild', 'label', say('label.hand')),
+        bound('maxSpinRpm', 400, 'label', say('label.hand-lowest-spin')),
       );
-      if (!hasSignificant(g.parts, isWool))
-        out.push(bound('woolSpinRpm', 400, 'label', 'hand-wash label: lowest spin'));
+      if (!hasSignificant(g.parts, isWool)) out.push(bound('woolSpinRpm', 400, 'label', say('label.hand-lowest-spin')));
     }
   }
-  if (bleach)
-    out.push(bound('bleach', bleach, 'label', bleach === 'none' ? 'label: no bleach' : 'label: oxygen bleach only'));
-  if (tumble && tumble !== 'normal')
-    out.push(bound('tumble', tumble, 'label', tumble === 'none' ? 'label: no tumble drying' : 'label: tumble dry low'));
+  if (bleach) out.push(bound('bleach', bleach, 'label', say('label.bleach', { bleach })));
+  if (tumble && tumble !== 'normal') out.push(bound('tumble', tumble, 'label', say('label.tumble', { tumble })));
   if (dry) {
     out.push(
       bound(
         'dryPositions',
         dry.position === 'flat' ? positions('flat') : positions('line', 'bars', 'hanger'),
         'label',
-        `label: dry ${dry.position === 'flat' ? 'flat' : 'on a line'}`,
+        say('label.dry', { position: dry.position }),
       ),
     );
-    if (dry.shade) out.push(bound('shade', true, 'label', 'label: dry in shade'));
+    if (dry.shade) out.push(bound('shade', true, 'label', say('label.shade')));
   }
-  if (iron) out.push(bound('iron', iron, 'label', iron === 'none' ? 'label: do not iron' : `label: iron ${iron}`));
-  for (const p of label.phrases) out.push(...phraseBounds[p]());
+  if (iron) out.push(bound('iron', iron, 'label', say('label.iron', { iron })));
+  for (const phrase of label.phrases) {
+    const asked = phraseBounds[phrase]?.(say('label.phrase', { phrase }));
+    if (asked) out.push(asked);
+  }
   return out;
 }
 
-const none = (): Bound[] => [];
-const byLabel = (id: CareFlag) => (): Bound[] => [flag(id, 'label', 'label')];
-const phraseBounds: Record<Phrase, () => Bound[]> = {
-  'wash-separately': () => [bound('company', 'alone', 'label', 'label: wash separately')],
-  'wash-separately-first': none, // ends with its first clear wash: see colourBounds
-  'wash-with-like-colours': () => [bound('company', 'like-colours', 'label', 'label: wash with like colours')],
-  'wash-inside-out': byLabel('inside-out'),
-  'use-net': byLabel('net'),
-  'reshape-while-damp': byLabel('reshape'),
-  'do-not-wring': none,
-  'do-not-soak': byLabel('no-soak'),
-  'remove-promptly': none,
-  'no-softener': () => [bound('softener', false, 'label', 'label: no softener')],
-  'no-optical-brightener': () => [
-    bound(
-      'detergents',
-      new Set(detergentPreference.coloured.filter((c) => c !== 'universal')),
-      'label',
-      'label: no optical brightener',
-    ),
-  ],
-  'dry-in-shade': () => [bound('shade', true, 'label', 'label: dry in shade')],
-  'dry-away-from-heat': () => [bound('awayFromHeat', true, 'label', 'label: dry away from heat')],
-  'line-dry': () => [bound('dryPositions', positions('line', 'bars', 'hanger'), 'label', 'label: line dry')],
-  'dry-flat': () => [bound('dryPositions', positions('flat'), 'label', 'label: dry flat')],
-  'iron-inside-out': () => [bound('ironInsideOut', true, 'label', 'label: iron inside out')],
-  'iron-with-press-cloth': () => [bound('pressCloth', true, 'label', 'label: press cloth')],
-  'do-not-iron-decoration': () => [bound('ironInsideOut', true, 'label', 'label: do not iron the decoration')],
-  'steam-only': () => [bound('iron', 'none', 'label', 'label: steam only')],
-  'dry-clean-only': none,
-  'professional-leather': none,
-  'damp-wipe-only': none, // close water: see waterClosure
-  'cool-iron': () => [bound('iron', 'low', 'label', 'label: cool iron')],
+/** What each printed phrase asks for; `null` = nothing that a bound could say. */
+const phraseBounds: Record<Phrase, ((reason: Message) => Bound) | null> = {
+  'wash-separately': (why) => bound('company', 'alone', 'label', why),
+  'wash-separately-first': null, // ends with its first clear wash: see colourBounds
+  'wash-with-like-colours': (why) => bound('company', 'like-colours', 'label', why),
+  'wash-inside-out': (why) => flag('inside-out', 'label', why),
+  'use-net': (why) => flag('net', 'label', why),
+  'reshape-while-damp': (why) => flag('reshape', 'label', why),
+  'do-not-wring': null,
+  'do-not-soak': (why) => flag('no-soak', 'label', why),
+  'remove-promptly': null,
+  'no-softener': (why) => bound('softener', false, 'label', why),
+  'no-optical-brightener': (why) => bound('detergents', withoutBrightener, 'label', why),
+  'dry-in-shade': (why) => bound('shade', true, 'label', why),
+  'dry-away-from-heat': (why) => bound('awayFromHeat', true, 'label', why),
+  'line-dry': (why) => bound('dryPositions', positions('line', 'bars', 'hanger'), 'label', why),
+  'dry-flat': (why) => bound('dryPositions', positions('flat'), 'label', why),
+  'iron-inside-out': (why) => bound('ironInsideOut', true, 'label', why),
+  'iron-with-press-cloth': (why) => bound('pressCloth', true, 'label', why),
+  'do-not-iron-decoration': (why) => bound('ironInsideOut', true, 'label', why),
+  'steam-only': (why) => bound('iron', 'none', 'label', why),
+  'dry-clean-only': null, // these three close water: see waterClosure
+  'professional-leather': null,
+  'damp-wipe-only': null,
+  'cool-iron': (why) => bound('iron', 'low', 'label', why),
 };
+const withoutBrightener: ReadonlySet<DetergentClass> = new Set(
+  detergentPreference.coloured.filter((c) => c !== 'universal'),
+);
 
 /** Bounds of one significant fibre of a main part. */
 function fibreBounds(g: Garment, id: FibreId, label: CareLabel, white: boolean): Bound[] {
   const f = fibreFacts(id);
-  const why = fibreReason(g, id);
+  const cloth = { percent: percent(g, id), fibre: id };
+  const why = say('fibre.is', cloth);
+  const watch = say('fibre.watch', cloth);
   const out: Bound[] = [];
   if (f.hardTemperatureC < 95)
-    out.push(bound('maxTemperatureC', f.hardTemperatureC, 'fibre', `${why} bears at most ${f.hardTemperatureC} °C`));
-  if (f.hardAction !== 'normal') out.push(bound('maxAction', f.hardAction, 'fibre', `${why} ${f.watch}`));
+    out.push(
+      bound(
+        'maxTemperatureC',
+        f.hardTemperatureC,
+        'fibre',
+        say('fibre.temperature', { ...cloth, celsius: f.hardTemperatureC }),
+      ),
+    );
+  if (f.hardAction !== 'normal') out.push(bound('maxAction', f.hardAction, 'fibre', watch));
   if (label.wash === null) {
     const usual = white && f.whiteMaxTemperatureC !== null ? f.whiteMaxTemperatureC : f.maxTemperatureC;
     const c = g.hygiene ? Math.max(usual, Math.min(60, f.hardTemperatureC)) : cautiousTemperature(usual);
-    out.push(bound('maxTemperatureC', c, 'assumed', `no wash symbol: ${why}, one step more careful`));
+    out.push(bound('maxTemperatureC', c, 'assumed', say('fibre.assumed-temperature', cloth)));
     out.push(
       bound(
         'maxAction',
         oneStricter(actionOrder, f.action, 'very-mild'),
         'assumed',
-        `no wash symbol: ${why}, one class gentler`,
+        say('fibre.assumed-action', cloth),
       ),
     );
   }
   const lifted =
     label.wash?.by === 'machine' && label.wash.action === 'normal' ? (f.normalLabelSpinRpm ?? f.spinRpm) : f.spinRpm;
   out.push(
-    bound('maxSpinRpm', lifted, 'fibre', `${why}: ${f.watch}`),
-    bound('woolSpinRpm', Math.max(lifted, f.woolProgrammeSpinRpm), 'fibre', `${why}: ${f.watch}`),
+    bound('maxSpinRpm', lifted, 'fibre', watch),
+    bound('woolSpinRpm', Math.max(lifted, f.woolProgrammeSpinRpm), 'fibre', watch),
   );
   const tumble = label.tumble === null ? oneStricter(tumbleOrder, f.tumble, 'none') : f.hardTumble;
   if (tumble !== 'normal')
@@ -177,7 +172,7 @@ function fibreBounds(g: Garment, id: FibreId, label: CareLabel, white: boolean):
         'tumble',
         tumble,
         label.tumble === null ? 'assumed' : 'fibre',
-        `${why}${label.tumble === null ? ', no dryer symbol' : ''}`,
+        label.tumble === null ? say('fibre.assumed-tumble', cloth) : why,
       ),
     );
   const iron = label.iron === null ? oneStricter(ironOrder, f.iron, 'none') : f.iron;
@@ -187,25 +182,25 @@ function fibreBounds(g: Garment, id: FibreId, label: CareLabel, white: boolean):
         'iron',
         iron,
         label.iron === null ? 'assumed' : 'fibre',
-        `${why}${label.iron === null ? ', no iron symbol: one class cooler' : ''}`,
+        label.iron === null ? say('fibre.assumed-iron', cloth) : why,
       ),
     );
   if (!f.steam) out.push(bound('steam', false, 'fibre', why));
   if (f.pressCloth) out.push(bound('pressCloth', true, 'fibre', why));
   if (f.ironInsideOut) out.push(bound('ironInsideOut', true, 'fibre', why));
-  if (id === 'angora') out.push(bound('wet', 'hand', 'fibre', `${why} felts in any machine`));
-  if (isProtein(id) || id === 'down-fill') out.push(bound('softener', false, 'fibre', `${why}: no softener`));
+  if (id === 'angora') out.push(bound('wet', 'hand', 'fibre', say('fibre.felts-in-machines', cloth)));
+  if (isProtein(id) || id === 'down-fill') out.push(bound('softener', false, 'fibre', say('fibre.no-softener', cloth)));
   if (isProtein(id)) out.push(bound('awayFromHeat', true, 'fibre', why));
   if (isWool(id) && isKnit(g))
-    out.push(bound('dryPositions', positions('flat'), 'fibre', 'a wet wool knit grows when it hangs'));
+    out.push(bound('dryPositions', positions('flat'), 'fibre', say('fibre.wool-knit-grows')));
   if (id === 'silk')
     out.push(
-      bound('shade', true, 'fibre', 'silk yellows in the sun'),
+      bound('shade', true, 'fibre', say('fibre.silk-sun')),
       bound(
         'dryPositions',
         isKnit(g) ? positions('flat') : positions('hanger', 'bars', 'line'),
         'fibre',
-        isKnit(g) ? 'knitted silk dries flat' : 'woven silk hangs in the shade',
+        say(isKnit(g) ? 'fibre.silk-knit-flat' : 'fibre.silk-woven-hangs'),
       ),
     );
   return out;
@@ -229,13 +224,12 @@ function bleachBounds(g: Garment, label: CareLabel, white: boolean): Bound[] {
             'bleach',
             limit,
             p.role === 'trim' ? 'trim' : 'fibre',
-            `${fibreFacts(fibre).name}${limit === 'none' ? ' bears no bleach' : ' bears no chlorine'}`,
+            say(limit === 'none' ? 'fibre.no-bleach' : 'fibre.no-chlorine', { fibre }),
           ),
         );
     }
   const tested = g.tests.some((t) => t.agent === 'oxy-percarbonate' && t.grade >= 4);
-  if (label.bleach === null && !tested)
-    out.push(bound('bleach', 'none', 'assumed', 'no bleach symbol: oxygen bleach only after a test'));
+  if (label.bleach === null && !tested) out.push(bound('bleach', 'none', 'assumed', say('fibre.bleach-untested')));
   return out;
 }
 
@@ -245,7 +239,7 @@ function trimBounds(g: Garment): Bound[] {
   for (const p of g.parts.filter((q) => q.role === 'trim' && mainParts(g.parts) !== g.parts)) {
     for (const { fibre } of significantFibres(p.fibres)) {
       const f = fibreFacts(fibre);
-      const why = `${f.name} trim`;
+      const why = say('trim.is', { fibre });
       if (isHide(fibre)) {
         out.push(
           bound('maxTemperatureC', 30, 'trim', why),
@@ -260,7 +254,7 @@ function trimBounds(g: Garment): Bound[] {
       if (f.iron !== 'high') out.push(bound('iron', f.iron, 'trim', why));
       if (fibre === 'metallic') out.push(flag('net', 'trim', why));
       if (isProtein(fibre))
-        out.push(bound('detergents', new Set(detergentPreference.unknown), 'trim', `${why}: no enzymes`));
+        out.push(bound('detergents', new Set(detergentPreference.unknown), 'trim', say('trim.no-enzymes', { fibre })));
     }
   }
   return out;
@@ -283,20 +277,20 @@ function traitBounds(g: Garment, label: CareLabel): Bound[] {
     for (const l of facts.limits ?? []) {
       if (l.yields && stated[l.parameter]) continue;
       if (l.parameter === 'dryPositions' && l.limit.has('flat') && hangsThoughKnitted(g)) continue;
-      out.push(bound(l.parameter, l.limit, 'construction', l.reason));
+      out.push(bound(l.parameter, l.limit, 'construction', say('trait.limit', { trait: id, parameter: l.parameter })));
     }
-    for (const f of facts.flags ?? []) out.push(flag(f, 'construction', facts.name));
+    for (const f of facts.flags ?? []) out.push(flag(f, 'construction', say('trait.is', { trait: id })));
   }
   if (has(g, 'embroidery', 'applique')) {
     const robust = mainParts(g.parts).every((p) => significantFibres(p.fibres).every((f) => isCellulose(f.fibre)));
-    if (robust) out.push(bound('maxAction', 'mild', 'construction', 'embroidery on robust cloth'));
+    if (robust) out.push(bound('maxAction', 'mild', 'construction', say('cloth.embroidery-robust')));
     else
       out.push(
-        bound('maxAction', 'very-mild', 'construction', 'embroidery pulls'),
-        flag('hand-programmes-only', 'construction', 'embroidery on delicate cloth'),
-        bound('maxSpinRpm', 400, 'construction', 'embroidery puckers in a fast spin'),
-        bound('woolSpinRpm', 400, 'construction', 'embroidery puckers in a fast spin'),
-        bound('tumble', 'none', 'construction', 'embroidery puckers'),
+        bound('maxAction', 'very-mild', 'construction', say('cloth.embroidery-pulls')),
+        flag('hand-programmes-only', 'construction', say('cloth.embroidery-delicate')),
+        bound('maxSpinRpm', 400, 'construction', say('cloth.embroidery-puckers')),
+        bound('woolSpinRpm', 400, 'construction', say('cloth.embroidery-puckers')),
+        bound('tumble', 'none', 'construction', say('cloth.embroidery-puckers')),
       );
   }
   if (has(g, 'buttons'))
@@ -304,7 +298,7 @@ function traitBounds(g: Garment, label: CareLabel): Bound[] {
       flag(
         has(g, 'denim-raw') ? 'buttons-closed' : 'buttons-open',
         'construction',
-        has(g, 'denim-raw') ? 'raw denim keeps its shape buttoned' : 'closed buttons strain the cloth',
+        say(has(g, 'denim-raw') ? 'cloth.raw-denim-buttoned' : 'cloth.buttons-strain'),
       ),
     );
   const limit = kindSpinRpm(g);
@@ -317,13 +311,13 @@ function traitBounds(g: Garment, label: CareLabel): Bound[] {
 }
 
 /** Spin by kind of piece against creases. */
-function kindSpinRpm(g: Garment): { rpm: number; reason: string } | null {
-  if (has(g, 'lined')) return { rpm: 400, reason: 'a lining shifts in a fast spin' };
+function kindSpinRpm(g: Garment): { rpm: number; reason: Message } | null {
+  if (has(g, 'lined')) return { rpm: 400, reason: say('cloth.lining-shifts') };
   const group = kindFacts(g.kind).wearGroup;
   if (group === 'shirt' || group === 'blouse' || group === 'dress' || group === 'skirt')
-    return { rpm: 800, reason: 'fewer creases to iron' };
-  if (group === 'chinos') return { rpm: 800, reason: 'fewer hard creases in firm cloth' };
-  if (group === 'tshirt' || group === 'polo') return { rpm: 800, reason: 'light jersey keeps its shape' };
+    return { rpm: 800, reason: say('cloth.fewer-creases') };
+  if (group === 'chinos') return { rpm: 800, reason: say('cloth.hard-creases') };
+  if (group === 'tshirt' || group === 'polo') return { rpm: 800, reason: say('cloth.jersey-shape') };
   return null;
 }
 
@@ -334,18 +328,7 @@ function denimBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
     label: label.wash?.by === 'machine' ? Math.min(60, label.wash.maxC) : 30,
     'contrast-40': 40,
   }[rules.denim];
-  return [
-    bound(
-      'maxTemperatureC',
-      byRule,
-      'rule',
-      rules.denim === 'cold'
-        ? 'house rule: denim cold'
-        : rules.denim === 'label'
-          ? 'house rule: denim by its label'
-          : 'house rule: denim at 40 °C for contrast',
-    ),
-  ];
+  return [bound('maxTemperatureC', byRule, 'rule', say('rule.denim', { denim: rules.denim }))];
 }
 
 function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rules: HouseRules): Bound[] {
@@ -353,18 +336,18 @@ function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rule
   const coldC = rules.denim === 'contrast-40' && has(g, 'denim-raw') ? 40 : 30;
   if (history.knownBleeder)
     out.push(
-      bound('maxTemperatureC', coldC, 'test', 'its newest test or catcher showed colour'),
-      bound('company', 'like-colours', 'test', 'a known bleeder stays with colours of its own depth'),
-      flag('catcher', 'test', 'a known bleeder'),
+      bound('maxTemperatureC', coldC, 'test', say('colour.bled')),
+      bound('company', 'like-colours', 'test', say('colour.bleeder-company')),
+      flag('catcher', 'test', say('colour.bleeder')),
     );
   if (history.untested && history.strongColour)
     out.push(
-      bound('maxTemperatureC', coldC, 'colour', 'first washes of a strong colour are cold'),
-      bound('company', 'like-colours', 'colour', 'a strong colour not yet tested, washed fewer than 3 times'),
-      flag('catcher', 'colour', 'not yet tested'),
+      bound('maxTemperatureC', coldC, 'colour', say('colour.first-cold')),
+      bound('company', 'like-colours', 'colour', say('colour.untested-company')),
+      flag('catcher', 'colour', say('colour.untested')),
     );
   if (label.phrases.includes('wash-separately-first') && g.washCount === 0 && !history.earned)
-    out.push(bound('company', 'like-colours', 'label', 'label: separately the first time'));
+    out.push(bound('company', 'like-colours', 'label', say('label.separately-first')));
   return out;
 }
 
@@ -382,31 +365,25 @@ function stainBounds(g: Garment): Bound[] {
           'maxTemperatureC',
           maxTemperatureC,
           'stain',
-          `${facts.name.toLowerCase()} sets above ${maxTemperatureC} °C`,
+          say('stain.sets-above', { stain: s.kind, celsius: maxTemperatureC }),
         ),
       );
-    if (s.kind === 'dye-bleed')
-      out.push(bound('company', 'like-colours', 'stain', 'it holds another piece’s loose dye'));
+    if (s.kind === 'dye-bleed') out.push(bound('company', 'like-colours', 'stain', say('stain.loose-dye')));
     if (ironStains.includes(s.kind))
       out.push(
-        bound('bleach', 'none', 'stain', `bleach and the iron in ${facts.name.toLowerCase()} eat holes`),
-        bound(
-          'detergents',
-          bleachFree,
-          'stain',
-          `no bleaching detergent until the ${facts.name.toLowerCase()} is gone`,
-        ),
+        bound('bleach', 'none', 'stain', say('stain.iron-bleach', { stain: s.kind })),
+        bound('detergents', bleachFree, 'stain', say('stain.no-bleaching-detergent', { stain: s.kind })),
       );
     out.push(
-      bound('tumble', 'none', 'stain', `no dryer until the ${facts.name.toLowerCase()} is gone`),
-      bound('iron', 'none', 'stain', `no iron until the ${facts.name.toLowerCase()} is gone`),
+      bound('tumble', 'none', 'stain', say('stain.no-dryer', { stain: s.kind })),
+      bound('iron', 'none', 'stain', say('stain.no-iron', { stain: s.kind })),
     );
   }
   if (hasFuel(g))
     out.push(
-      bound('tumble', 'none', 'stain', 'fuel or solvent never meets heat'),
-      bound('iron', 'none', 'stain', 'fuel or solvent never meets heat'),
-      flag('extra-rinse', 'stain', 'fuel or solvent'),
+      bound('tumble', 'none', 'stain', say('stain.fuel-heat')),
+      bound('iron', 'none', 'stain', say('stain.fuel-heat')),
+      flag('extra-rinse', 'stain', say('stain.fuel')),
     );
   return out;
 }
@@ -414,25 +391,15 @@ function stainBounds(g: Garment): Bound[] {
 function ruleBounds(g: Garment, rules: HouseRules): Bound[] {
   const out: Bound[] = [];
   if (rules.wool === 'hand' && hasSignificant(g.parts, isWool))
-    out.push(bound('wet', 'hand', 'rule', 'house rule: wool by hand'));
+    out.push(bound('wet', 'hand', 'rule', say('rule.wool-by-hand')));
   if (rules.tumble === 'never' || (rules.tumble === 'towels' && !isTowel(g)))
-    out.push(
-      bound(
-        'tumble',
-        'none',
-        'rule',
-        rules.tumble === 'never' ? 'house rule: air only' : 'house rule: the dryer is for towels',
-      ),
-    );
+    out.push(bound('tumble', 'none', 'rule', say(rules.tumble === 'never' ? 'rule.air-only' : 'rule.dryer-towels')));
   if (rules.skin === 'careful')
-    out.push(
-      bound('softener', false, 'rule', 'house rule: sensitive skin'),
-      flag('extra-rinse', 'rule', 'house rule: sensitive skin'),
-    );
+    out.push(bound('softener', false, 'rule', say('rule.skin')), flag('extra-rinse', 'rule', say('rule.skin')));
   if (rules.shirtAim === 'easy-iron' && kindFacts(g.kind).wearGroup === 'shirt')
-    out.push(flag('lowest-spin', 'rule', 'house rule: shirts without spin'));
+    out.push(flag('lowest-spin', 'rule', say('rule.shirts-no-spin')));
   if (rules.tshirtDrying === 'flat' && kindFacts(g.kind).wearGroup === 'tshirt')
-    out.push(bound('dryPositions', positions('flat'), 'rule', 'house rule: T-shirts flat'));
+    out.push(bound('dryPositions', positions('flat'), 'rule', say('rule.tshirts-flat')));
   return out;
 }
 
@@ -489,48 +456,44 @@ function waterClosure(
   const hide = mainParts(g.parts)
     .flatMap((p) => p.fibres)
     .find((f) => isHide(f.fibre) && f.percent > 0);
-  const close = (reason: string, source: Bound['source'], kind: WaterClosure['kind'] = 'professional') => ({
+  const close = (reason: Message, source: Bound['source'], kind: WaterClosure['kind'] = 'professional') => ({
     closure: { kind, reason, source },
     overruled: false,
   });
-  if (hide && hasSignificant(g.parts, isHide))
-    return close(`${fibreFacts(hide.fibre).name} is never washed: feed or brush it`, 'fibre', 'hide');
+  if (hide && hasSignificant(g.parts, isHide)) return close(say('closed.hide', { fibre: hide.fibre }), 'fibre', 'hide');
   if (label.phrases.includes('professional-leather') || label.phrases.includes('damp-wipe-only'))
-    return close('label: professional care', 'label');
+    return close(say('closed.professional'), 'label');
   const trait = [...g.traits].find((t) => traitFacts(t).noImmersion);
-  if (trait) return close(`${traitFacts(trait).name}: no immersion at home`, 'construction');
+  if (trait) return close(say('closed.trait', { trait }), 'construction');
   if (has(g, 'crinkle', 'pleated') && hasSignificant(g.parts, (f) => f === 'acetate' || isWool(f)))
-    return close('acetate or wool pleats lose their shape in water', 'construction');
-  if (history.noWater) return close('its colour test bled strongly: no water at home', 'test');
+    return close(say('closed.pleats'), 'construction');
+  if (history.noWater) return close(say('closed.colour-strong'), 'test');
   if (label.wash?.by === 'none' || label.phrases.includes('dry-clean-only')) {
     if (!exceptionAllowed(g, rules))
-      return close(label.wash?.by === 'none' ? 'label: do not wash' : 'label: dry clean only', 'label');
-    if (!testsSuffice(g, history))
-      return close('the label says no; a clear colour test would open a cold bath', 'label', 'test-first');
+      return close(say(label.wash?.by === 'none' ? 'closed.do-not-wash' : 'closed.dry-clean-only'), 'label');
+    if (!testsSuffice(g, history)) return close(say('closed.test-opens'), 'label', 'test-first');
     return { closure: null, overruled: true };
   }
-  if (has(g, 'heirloom') && g.tests.length === 0)
-    return close('an heirloom is never a first experiment: test it', 'construction', 'test-first');
+  if (has(g, 'heirloom') && g.tests.length === 0) return close(say('closed.heirloom'), 'construction', 'test-first');
   return { closure: null, overruled: false };
 }
 
 /** Contradictions on the label; the safer value already holds. */
-function labelConflicts(g: Garment, label: CareLabel): string[] {
-  const out: string[] = [];
+function labelConflicts(g: Garment, label: CareLabel): Message[] {
+  const out: Message[] = [];
   const fibresOf = mainParts(g.parts).flatMap((p) => significantFibres(p.fibres).map((s) => s.fibre));
-  if (label.tumble && label.tumble !== 'none' && label.wash?.by === 'none')
-    out.push('tumble drying is allowed but washing is not');
+  if (label.tumble && label.tumble !== 'none' && label.wash?.by === 'none') out.push(say('conflict.tumble-no-wash'));
   for (const id of new Set(fibresOf)) {
     const f = fibreFacts(id);
     if (label.wash?.by === 'machine' && label.wash.maxC > f.hardTemperatureC)
-      out.push(`the label says ${label.wash.maxC} °C, ${f.name} bears ${f.hardTemperatureC} °C`);
+      out.push(say('conflict.temperature', { celsius: label.wash.maxC, fibre: id, bearsCelsius: f.hardTemperatureC }));
     if (label.iron && ironOrder.indexOf(label.iron) < ironOrder.indexOf(f.iron))
-      out.push(`the label says iron ${label.iron}, ${f.name} bears ${f.iron}`);
+      out.push(say('conflict.iron', { iron: label.iron, fibre: id, bearsIron: f.iron }));
     if (label.tumble && tumbleOrder.indexOf(label.tumble) < tumbleOrder.indexOf(f.hardTumble))
-      out.push(`the label says tumble ${label.tumble}, ${f.name} bears ${f.hardTumble}`);
+      out.push(say('conflict.tumble', { tumble: label.tumble, fibre: id, bearsTumble: f.hardTumble }));
   }
   if (label.bleach === 'any' && g.parts.some((p) => p.fibres.some((f) => f.fibre === 'elastane' && f.percent >= 1)))
-    out.push('the label allows any bleach, elastane bears no chlorine');
+    out.push(say('conflict.bleach'));
   return out;
 }
 
@@ -547,9 +510,9 @@ export function garmentEnvelope(g: Garment, rules: HouseRules): PieceEnvelope {
     for (const { fibre } of significantFibres(part.fibres)) bounds.push(...fibreBounds(g, fibre, label, white));
     if (hasLittleElastane(part.fibres))
       bounds.push(
-        bound('maxTemperatureC', 60, 'fibre', 'elastane tires above 60 °C'),
-        bound('tumble', 'low', 'fibre', 'elastane tires with heat'),
-        bound('iron', 'medium', 'fibre', 'elastane melts under a hot iron'),
+        bound('maxTemperatureC', 60, 'fibre', say('fibre.elastane-temperature')),
+        bound('tumble', 'low', 'fibre', say('fibre.elastane-tumble')),
+        bound('iron', 'medium', 'fibre', say('fibre.elastane-iron')),
       );
   }
   bounds.push(
@@ -566,18 +529,18 @@ export function garmentEnvelope(g: Garment, rules: HouseRules): PieceEnvelope {
         'detergents',
         new Set(detergentPreference[need]),
         need === 'waterproof' ? 'construction' : 'fibre',
-        clothNeedWords[need],
+        say('fibre.detergent', { need }),
       ),
     );
   if (overruled)
     bounds.push(
-      bound('company', 'alone', 'rule', 'dry-clean label overruled: alone'),
-      bound('maxSpinRpm', 400, 'rule', 'dry-clean label overruled'),
-      bound('woolSpinRpm', 400, 'rule', 'dry-clean label overruled'),
+      bound('company', 'alone', 'rule', say('rule.dry-clean-overruled')),
+      bound('maxSpinRpm', 400, 'rule', say('rule.dry-clean-overruled')),
+      bound('woolSpinRpm', 400, 'rule', say('rule.dry-clean-overruled')),
     );
   if (closure) bounds.push(bound('wet', 'none', closure.source, closure.reason));
   if (['dark', 'black'].includes(history.colour.class) && hasSignificant(g.parts, (f) => f === 'polyester'))
-    bounds.push(bound('pressCloth', true, 'fibre', 'dark polyester shines under an iron'));
+    bounds.push(bound('pressCloth', true, 'fibre', say('fibre.dark-polyester-shine')));
   return {
     envelope: envelopeOf(bounds),
     history,

@@ -46,3 +46,8 @@ export const isProtein = (id: FibreId): boolean => fibreFacts(id).group === 'pro
 export const isWool = (id: FibreId): boolean => isProtein(id) && id !== 'silk';
 export const isHide = (id: FibreId): boolean => fibreFacts(id).group === 'hide';
 export const isCellulose = (id: FibreId): boolean => fibreFacts(id).group === 'cellulose';
+/** Wool and hair are half of some main part or more: it airs, and wears as wool does. */
+export const isMostlyWool = (parts: readonly Part[]): boolean =>
+  mainParts(parts).some(
+    (part) => part.fibres.filter((f) => isWool(f.fibre)).reduce((sum, f) => sum + f.percent, 0) >= 50,
+  );

@@ -1,5 +1,7 @@
-/** The plan: what to wash together and how, what not, and why. Mirrors the open plan document. */
+/** The plan: what to wash together and how, what not, and why. The open plan document mirrors it, with a text for every message. */
 import type { BoundSource, CareFlag } from '../envelope/envelope.ts';
+import type { Message } from '../message/message.ts';
+import type { Constraint } from './constraints.ts';
 import type { Action, Iron } from './orders.ts';
 
 export const outcomes = [
@@ -15,7 +17,6 @@ export const outcomes = [
   'left-out',
 ] as const;
 export type Outcome = (typeof outcomes)[number];
-export type Constraint = 'H1' | 'H2' | 'H3' | 'H4' | 'H5' | 'H6' | 'H7' | 'H8' | 'H10';
 export const severities = ['info', 'caution', 'danger'] as const;
 export type WarningCode =
   | 'dye-untested'
@@ -52,7 +53,7 @@ export interface PlanWarning {
   code: WarningCode;
   severity: (typeof severities)[number];
   garments: readonly string[];
-  text: string;
+  message: Message;
 }
 
 export type StepKind =
@@ -75,13 +76,17 @@ export type StepKind =
   | 'towel-roll'
   | 'spin-only'
   | 'air-out';
+/** What is looked at after a step of a load; what to do when it fails is said in `words/`. */
+export const loadChecks = ['catcher-clear', 'gone-dry', 'no-residue', 'size-kept', 'fume'] as const;
+export type LoadCheckId = (typeof loadChecks)[number];
+
 export interface ProcedureStep {
   step: StepKind;
-  text: string;
+  message: Message;
   minutes: number;
   attended: boolean;
   temperatureC: number | null;
-  check: { code: string; text: string; ifFails: string } | null;
+  check: { code: LoadCheckId } | null;
 }
 export const compartments = ['prewash', 'main', 'softener', 'drum', 'basin'] as const;
 export interface Dose {
@@ -96,7 +101,7 @@ export interface Binding {
   limit: number | string | boolean;
   garment: string | null;
   source: BoundSource;
-  reason: string;
+  reason: Message;
   without: number | string | null;
 }
 export interface PlannedLoad {
@@ -161,7 +166,7 @@ export interface PressPlan {
 export interface Reason {
   code: string;
   source: BoundSource;
-  text: string;
+  message: Message;
 }
 export interface PlannedGarment {
   id: string;
@@ -192,7 +197,7 @@ export interface PretreatStep {
 export interface Separation {
   garments: readonly string[];
   constraint: Constraint;
-  text: string;
+  message: Message;
 }
 export interface Plan {
   loads: readonly PlannedLoad[];

@@ -1,11 +1,11 @@
 /** Stain procedures as the plan carries them into the ticket, and what people should know of them before. */
 import { cupboardOf } from '../chemistry/cupboard.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Household } from '../model/household.ts';
 import type { PlanWarning, Pretreatment } from '../model/plan.ts';
 import { checks } from '../stain/actions.ts';
 import type { Procedure, TreatmentStep, Workplace } from '../stain/treatment.ts';
 import { heatOf } from '../stain/score.ts';
-import { stainFacts } from '../stain/stains.ts';
 import type { Profile } from './profile.ts';
 
 export const workplaceOf = (h: Household): Workplace => ({
@@ -38,33 +38,28 @@ export const toPretreatment = (p: Procedure): Pretreatment => ({
   })),
 });
 
+/** What people should know of a piece's marks before they begin. */
 export function stainWarnings(p: Profile, procedures: readonly Procedure[]): PlanWarning[] {
   const { id, name } = p.garment;
   const out: PlanWarning[] = [];
+  const warn = (code: PlanWarning['code'], severity: PlanWarning['severity'], message: Message): void => {
+    out.push({ code, severity, garments: [id], message });
+  };
   for (const t of procedures) {
-    const what = stainFacts(t.stain.kind).name.toLowerCase();
-    if (heatOf(t.stain) !== 'none')
-      out.push({
-        code: 'heat-set-stain',
-        severity: 'caution',
-        garments: [id],
-        text: `${name}: the ${what} has met heat before; it is harder to move now.`,
-      });
-    if (t.score < 40 || t.stop !== null)
-      out.push({
-        code: 'garment-odds',
-        severity: t.stop === 'stop-safety' ? 'danger' : 'info',
-        garments: [id],
-        text: `${name}, ${what}: ${t.band.text}${t.stop ? ` ${t.stopText}` : ''}`,
-      });
-    const missing = t.dropped.filter((d) => d.missing).map((d) => d.because);
-    if (missing.length > 0 && t.steps.length > 0)
-      out.push({
-        code: 'no-suitable-product',
-        severity: 'info',
-        garments: [id],
-        text: `${name}, ${what}: ${[...new Set(missing)].join('; ')}. It would raise the odds.`,
-      });
+    const stain = t.stain.kind;
+    if (heatOf(t.stain) !== 'none') warn('heat-set-stain', 'caution', say('warn.heat-set-stain', { name, stain }));
+    if (t.score < 40 || t.stop !== null) {
+      const prospect = `${t.band.text}${t.stop ? ` ${t.stopText}` : ''}`;
+      const severity = t.stop === 'stop-safety' ? 'danger' : 'info';
+      warn('garment-odds', severity, say('warn.garment-odds', { name, stain, prospect }));
+    }
+    const missing = new Set(t.dropped.filter((d) => d.missing).map((d) => d.because));
+    if (missing.size > 0 && t.steps.length > 0)
+      warn(
+        'no-suitable-product',
+        'info',
+        say('warn.missing-agent', { name, stain, prospect: [...missing].join('; ') }),
+      );
   }
   return out;
 }

@@ -1,5 +1,7 @@
 /** Why a load is set as it is, what to watch in it, and why groups stay apart: each reason names its piece. */
 import { describe, expect, test } from '@jest/globals';
+import { say } from '../message/message.ts';
+import { textOf } from '@words/text.ts';
 import fc from 'fast-check';
 import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
@@ -124,7 +126,7 @@ describe('what binds a load', () => {
         if (!price.feasible) return;
         for (const x of bindingsOf(price, b.profiles, household.rules)) {
           expect(x.garment === null || b.profiles.some((p) => p.garment.id === x.garment)).toBe(true);
-          expect(x.reason.length).toBeGreaterThan(3);
+          expect(textOf(x.reason).length).toBeGreaterThan(3);
           if (x.parameter === 'temperatureC' && typeof x.without === 'number')
             expect(x.without).toBeGreaterThan(price.setting.temperatureC);
           if (x.parameter === 'spinRpm' && typeof x.without === 'number')
@@ -147,8 +149,8 @@ describe('what to watch in a load', () => {
         [garment('b', { tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01T10:00:00Z' }] })],
         'cottons',
         30,
-      ).get('dye-bleeds')?.text,
-    ).toContain('bled before');
+      ).get('dye-bleeds')?.message.code,
+    ).toBe('warn.dye-bled-before');
     expect(
       codes([garment('hoodie', { kind: 'hoodie', traits: traits('zip') }), garment('tee')], 'cottons', 40).get(
         'hard-parts',
@@ -180,19 +182,20 @@ describe('what to watch in a load', () => {
   });
   test('hygiene below 60 °C says what it does not do', () => {
     expect(
-      codes([garment('h', { hygiene: true, label: washLabel(40) })], 'cottons', 40).get('hygiene')?.text,
-    ).toContain('does not disinfect');
+      codes([garment('h', { hygiene: true, label: washLabel(40) })], 'cottons', 40).get('hygiene')?.message,
+    ).toEqual(say('warn.hygiene-cool', { celsius: 40 }));
     expect(codes([garment('h', { hygiene: true, label: washLabel(60) })], 'cottons', 60).get('hygiene')?.severity).toBe(
       'info',
     );
   });
   test('a single T-shirt underfills; a half-empty bottle runs out', () => {
-    expect(codes([garment('t')], 'cottons', 40).get('underfilled')?.text).toMatch(/The drum is \d+ % full/);
+    expect(codes([garment('t')], 'cottons', 40).get('underfilled')?.message.code).toBe('warn.underfilled');
     const few = { ...household, products: household.products.map((p) => ({ ...p, remaining: 5 })) };
     const { b, load } = at([garment('t')], 'cottons', 40, few);
-    expect(loadWarnings(b, load, b.profiles).find((w) => w.code === 'product-runs-out')?.text).toMatch(
-      /5 ml left, \d+ needed/,
-    );
+    expect(loadWarnings(b, load, b.profiles).find((w) => w.code === 'product-runs-out')?.message.params).toMatchObject({
+      left: 5,
+      unit: 'ml',
+    });
   });
   test('a missing label, a silent one, a contradictory one', () => {
     const warned = pieceWarnings(
@@ -227,7 +230,7 @@ describe('what to watch in a load', () => {
         for (const w of loadWarnings(b, price, b.profiles)) {
           expect(w.garments.length).toBeGreaterThan(0);
           for (const id of w.garments) expect(b.profiles.map((p) => p.garment.id)).toContain(id);
-          expect(w.text).not.toMatch(/undefined|NaN|null/);
+          expect(textOf(w.message)).not.toMatch(/undefined|NaN|null/);
         }
       }),
       { numRuns: 200 },
@@ -261,7 +264,9 @@ describe('why groups stay apart', () => {
       garment('white', { colours: ground('#f7f7f4'), dye: 'undyed' }),
     );
     expect(separation).toMatchObject({ constraint: 'H3', garments: ['navy', 'white'] });
-    expect(separation?.text).toMatch(/^navy would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/);
+    expect(separation && textOf(separation.message)).toMatch(
+      /^Navy would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/,
+    );
   });
   test('what only the price keeps apart has no reason', () =>
     expect(between(garment('a'), garment('b')).separation).toBeNull());

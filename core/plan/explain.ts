@@ -1,8 +1,10 @@
 /** Why a load is set as it is: for each setting the piece and bound that decide, and what the load could do without that piece. */
 import { bindingBounds, type Bound, type EnvelopeParameter } from '../envelope/envelope.ts';
-import type { Binding, Constraint, PlanWarning, Separation } from '../model/plan.ts';
+import type { Constraint } from '../model/constraints.ts';
+import type { Binding, PlanWarning, Separation } from '../model/plan.ts';
 import { actionOrder, tumbleOrder } from '../model/orders.ts';
 import { spinWithin } from '../washing/spin.ts';
+import { say, type Message } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
 import { bleedLimits } from '../colour/bleed.ts';
 import { fillClass, unbalanceShare } from '../washing/drum.ts';
@@ -84,7 +86,7 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
         limit: s.temperatureC,
         garment: null,
         source: 'rule',
-        reason: `${s.temperatureC} °C cleans this soil; hotter costs energy and wears the cloth`,
+        reason: say('binding.clean-enough', { celsius: s.temperatureC }),
         without: null,
       });
   }
@@ -108,7 +110,7 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
           limit: load.spinRpm,
           garment: null,
           source: 'washer',
-          reason: `${s.programme.name} spins no faster`,
+          reason: say('binding.spins-no-faster', { programme: s.programme.name }),
           without: null,
         });
       else
@@ -158,7 +160,7 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
         limit: 'none',
         garment: null,
         source: 'rule',
-        reason: 'house rule: air only',
+        reason: say('rule.air-only'),
         without: null,
       });
     else {
@@ -186,10 +188,10 @@ const warn = (
   code: PlanWarning['code'],
   severity: PlanWarning['severity'],
   garments: readonly string[],
-  text: string,
-): PlanWarning => ({ code, severity, garments, text });
+  message: Message,
+): PlanWarning => ({ code, severity, garments, message });
 const ids = (ps: readonly Profile[]): string[] => ps.map((p) => p.garment.id);
-const names = (ps: readonly Profile[]): string => ps.map((p) => p.garment.name).join(', ');
+const names = (ps: readonly Profile[]): string[] => ps.map((p) => p.garment.name);
 
 /** What to watch in this load. */
 export function loadWarnings(b: Basket, load: PricedLoad, pieces: readonly Profile[]): PlanWarning[] {
@@ -202,59 +204,40 @@ export function loadWarnings(b: Basket, load: PricedLoad, pieces: readonly Profi
         'dye-untested',
         'caution',
         ids(untested),
-        `${names(untested)}: a strong colour not yet tested. Cold, with its own colour${load.catcher ? ', with a colour catcher' : ''}; read the catcher afterwards.`,
+        say('warn.dye-untested', { names: names(untested), caught: load.catcher !== null }),
       ),
     );
   const bleeders = where((p) => p.history.knownBleeder);
   const t = load.worstTransfer;
   if (bleeders.length)
-    out.push(
-      warn('dye-bleeds', 'caution', ids(bleeders), `${names(bleeders)} bled before. Take the load out at once.`),
-    );
+    out.push(warn('dye-bleeds', 'caution', ids(bleeders), say('warn.dye-bled-before', { names: names(bleeders) })));
   else if (t && t.deltaE >= bleedLimits.white)
     out.push(
       warn(
         'dye-bleeds',
         'info',
         ids([b.profiles[t.giver], b.profiles[t.receiver]].flatMap((p) => p ?? [])),
-        `${b.profiles[t.giver]?.garment.name ?? ''} may lend a little colour (ΔE about ${roundTo(t.deltaE, 1)}).`,
+        say('warn.dye-lends', {
+          name: b.profiles[t.giver]?.garment.name ?? '',
+          other: b.profiles[t.receiver]?.garment.name ?? '',
+          deltaE: roundTo(t.deltaE, 1),
+        }),
       ),
     );
   const overruled = where((p) => p.labelOverruled);
   if (overruled.length)
     out.push(
-      warn(
-        'label-overruled',
-        'caution',
-        ids(overruled),
-        `${names(overruled)}: the label is set aside by your decision. The risk is yours.`,
-      ),
+      warn('label-overruled', 'caution', ids(overruled), say('warn.label-overruled', { names: names(overruled) })),
     );
   const felting = where((p) => p.isWool && load.setting.method === 'machine');
-  if (felting.length)
-    out.push(
-      warn('felting', 'info', ids(felting), `${names(felting)} can felt: no warmer, no longer, no other programme.`),
-    );
+  if (felting.length) out.push(warn('felting', 'info', ids(felting), say('warn.felting', { names: names(felting) })));
   const stained = where((p) => p.garment.stains.length > 0);
   if (stained.length)
     out.push(
-      warn(
-        'stain-before-heat',
-        'caution',
-        ids(stained),
-        `No dryer and no iron for ${names(stained)} until the stain is gone. Look at it dry, in daylight.`,
-      ),
+      warn('stain-before-heat', 'caution', ids(stained), say('warn.stain-before-heat', { names: names(stained) })),
     );
   const fuel = where((p) => p.contamination === 'fuel');
-  if (fuel.length)
-    out.push(
-      warn(
-        'fuel-fire',
-        'danger',
-        ids(fuel),
-        'Fuel or solvent: air it outdoors first, wash it by itself, never tumble or iron it. Ask your fire service or waste office what to do with soaked cloth.',
-      ),
-    );
+  if (fuel.length) out.push(warn('fuel-fire', 'danger', ids(fuel), say('warn.fuel-fire')));
   const hygiene = where((p) => p.contamination === 'hygiene');
   if (hygiene.length)
     out.push(
@@ -263,20 +246,13 @@ export function loadWarnings(b: Basket, load: PricedLoad, pieces: readonly Profi
         load.setting.temperatureC < 60 ? 'caution' : 'info',
         ids(hygiene),
         load.setting.temperatureC < 60
-          ? `${load.setting.temperatureC} °C does not disinfect; the label allows no more. Follow local health advice.`
-          : 'Washed hot with its like. Wash your hands after loading.',
+          ? say('warn.hygiene-cool', { celsius: load.setting.temperatureC })
+          : say('warn.hygiene-hot'),
       ),
     );
   const deficit = where((p) => (load.deficits[pieces.indexOf(p)] ?? 0) >= 0.25);
   if (deficit.length)
-    out.push(
-      warn(
-        'cleaning-deficit',
-        'info',
-        ids(deficit),
-        `${names(deficit)} may not come out quite clean: the label allows no more.`,
-      ),
-    );
+    out.push(warn('cleaning-deficit', 'info', ids(deficit), say('warn.cleaning-deficit', { names: names(deficit) })));
   const bulky = where(
     (p) => pieces.length > 1 && p.massKg > unbalanceShare * load.massKg && load.setting.method === 'machine',
   );
@@ -286,28 +262,30 @@ export function loadWarnings(b: Basket, load: PricedLoad, pieces: readonly Profi
         'underfilled',
         'info',
         ids(pieces),
-        `The drum is ${Math.round(load.fill * 100)} % full${bulky.length ? `, and ${names(bulky)} may unbalance the spin` : ''}.`,
+        bulky.length
+          ? say('warn.underfilled-unbalanced', { percent: Math.round(load.fill * 100), names: names(bulky) })
+          : say('warn.underfilled', { percent: Math.round(load.fill * 100) }),
       ),
     );
   const zips = where((p) => p.garment.traits.has('zip'));
   if (zips.length && pieces.length > zips.length)
-    out.push(
-      warn('hard-parts', 'info', ids(zips), `Close the zip of ${names(zips)} so that it does not rub the others.`),
-    );
+    out.push(warn('hard-parts', 'info', ids(zips), say('warn.hard-parts', { names: names(zips) })));
   const denim = where(
     (p) => isDenim(p.garment) && load.setting.method === 'machine' && load.spinRpm > p.values.maxSpinRpm,
   );
-  if (denim.length)
-    out.push(
-      warn('assumed', 'info', ids(denim), 'This machine has no slower spin; denim may show lengthwise creases.'),
-    );
+  if (denim.length) out.push(warn('assumed', 'info', ids(denim), say('warn.denim-creases')));
   if (load.product.remaining !== null && load.doseAmount > load.product.remaining)
     out.push(
       warn(
         'product-runs-out',
         'caution',
         ids(pieces),
-        `${load.product.name}: ${roundTo(load.product.remaining, 0)} ${load.doseUnit} left, ${roundTo(load.doseAmount, 0)} needed.`,
+        say('warn.product-runs-out', {
+          product: load.product.name,
+          left: roundTo(load.product.remaining, 0),
+          amount: roundTo(load.doseAmount, 0),
+          unit: load.doseUnit,
+        }),
       ),
     );
   return out;
@@ -319,14 +297,7 @@ export function pieceWarnings(profiles: readonly Profile[]): PlanWarning[] {
   const active = profiles.filter((p) => p.garment.include);
   const unlabelled = active.filter((p) => p.garment.label === null);
   if (unlabelled.length)
-    out.push(
-      warn(
-        'label-missing',
-        'info',
-        ids(unlabelled),
-        `No care label for ${names(unlabelled)}: limits are taken from the fibre, one step more careful.`,
-      ),
-    );
+    out.push(warn('label-missing', 'info', ids(unlabelled), say('warn.label-missing', { names: names(unlabelled) })));
   const assumed = active.filter(
     (p) =>
       p.garment.label !== null &&
@@ -334,21 +305,14 @@ export function pieceWarnings(profiles: readonly Profile[]): PlanWarning[] {
       p.envelope.bounds.some((x) => x.source === 'assumed' && x.parameter === 'maxTemperatureC'),
   );
   if (assumed.length)
-    out.push(
-      warn(
-        'assumed',
-        'info',
-        ids(assumed),
-        `The label of ${names(assumed)} says nothing about washing: limits are assumed.`,
-      ),
-    );
+    out.push(warn('assumed', 'info', ids(assumed), say('warn.label-silent', { names: names(assumed) })));
   for (const p of active.filter((q) => q.conflicts.length > 0))
     out.push(
       warn(
         'label-conflict',
         'caution',
         [p.garment.id],
-        `${p.garment.name}: ${p.conflicts.join('; ')}. The safer value holds.`,
+        say('warn.label-conflict', { name: p.garment.name, reasons: p.conflicts }),
       ),
     );
   return out;
@@ -377,9 +341,9 @@ function firstTint(b: Basket, i: number, j: number): Transfer | 'no-setting' | n
 /** Why two groups stay apart: the strongest reason between any two of their pieces; null when only the price keeps them apart. */
 export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
   let best: Separation | null = null;
-  const offer = (garments: readonly number[], constraint: Constraint, text: string): void => {
+  const offer = (garments: readonly number[], constraint: Constraint, message: Message): void => {
     if (best && strength.indexOf(best.constraint) <= strength.indexOf(constraint)) return;
-    best = { garments: garments.flatMap((i) => b.profiles[i]?.garment.id ?? []), constraint, text };
+    best = { garments: garments.flatMap((i) => b.profiles[i]?.garment.id ?? []), constraint, message };
   };
   const name = (i: number): string => b.profiles[i]?.garment.name ?? '';
   const stillOpen = (constraint: Constraint): boolean =>
@@ -388,17 +352,22 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
     for (const j of loadB.pieces) {
       const conflict = b.conflict[i]?.[j];
       if (conflict) {
-        offer([i, j], conflict.constraint, conflict.text());
+        offer([i, j], conflict.constraint, conflict.message());
         continue;
       }
       if (!stillOpen('H3')) continue;
       const tint = firstTint(b, i, j);
-      if (tint === 'no-setting') offer([i, j], 'H1', `No programme or bath suits both ${name(i)} and ${name(j)}.`);
+      if (tint === 'no-setting') offer([i, j], 'H1', say('apart.no-setting', { name: name(i), other: name(j) }));
       else if (tint)
         offer(
           [tint.giver, tint.receiver],
           'H3',
-          `${name(tint.giver)} would tint ${name(tint.receiver)} (ΔE about ${roundTo(tint.deltaE, 1)}, allowed ${tint.limit}).`,
+          say('apart.tint', {
+            name: name(tint.giver),
+            other: name(tint.receiver),
+            deltaE: roundTo(tint.deltaE, 1),
+            limit: tint.limit,
+          }),
         );
     }
   if (
@@ -409,7 +378,7 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
   ) {
     const i = loadA.pieces[0] ?? 0;
     const j = loadB.pieces[0] ?? 0;
-    offer([i, j], 'H2', 'Together they would overfill the drum.');
+    offer([i, j], 'H2', say('apart.overfill'));
   }
   return best;
 }

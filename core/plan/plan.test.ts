@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { say } from '../message/message.ts';
 import fc from 'fast-check';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
@@ -275,7 +276,7 @@ describe('settings', () => {
       garment: 'cool',
       limit: 30,
       source: 'label',
-      reason: 'label: at most 30 °C',
+      reason: say('label.max-temperature', { celsius: 30 }),
       without: 60,
     });
   });

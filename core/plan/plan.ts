@@ -1,6 +1,7 @@
 /** From a household and its dirty pieces to the whole plan. Pure: the same input gives the same plan. */
 import type { Garment } from '../model/garment.ts';
-import type { Household } from '../model/household.ts';
+import { say } from '../message/message.ts';
+import type { DetergentClass, Household } from '../model/household.ts';
 import type {
   Dose,
   Outcome,
@@ -110,15 +111,13 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
   const pieces = load.pieces.flatMap((i) => b.profiles[i] ?? []);
   const byHand = s.method === 'hand';
   const dose = doseOf(load);
-  const shown = `${displayDose(dose.amount, dose.unit, byHand)} ${dose.unit} ${load.product.name}`;
-  const place = {
-    prewash: 'in compartment I',
-    main: 'in compartment II',
-    softener: 'in the softener place',
-    drum: 'in the empty drum first',
-    basin: 'in the water first',
-  }[dose.compartment];
-  const catcherText = load.catcher ? ' Add a colour catcher.' : '';
+  const dosing = say('step.dose', {
+    amount: displayDose(dose.amount, dose.unit, byHand),
+    unit: dose.unit,
+    product: load.product.name,
+    compartment: dose.compartment,
+    caught: load.catcher !== null,
+  });
   const { method, washer, programme, basin, ...facts } = loadFacts(load);
   return {
     id: `L${index + 1}`,
@@ -134,12 +133,21 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
     cost: load.cost,
     bindings: bindingsOf(load, pieces, b.household.rules),
     warnings: loadWarnings(b, load, pieces),
-    procedure: procedureOf(load, pieces, `${shown} ${place}.${catcherText}`),
+    procedure: procedureOf(load, pieces, dosing),
   };
 }
 
 const drumRadius = (load: PricedLoad): number =>
   load.setting.method === 'machine' ? load.setting.washer.drumRadiusM : 0.24;
+
+const settingOf = (parameter: string): 'temperature' | 'spin' | 'movement' | 'drying' =>
+  parameter === 'temperatureC'
+    ? 'temperature'
+    : parameter === 'spinRpm'
+      ? 'spin'
+      : parameter === 'tumble'
+        ? 'drying'
+        : 'movement';
 
 function washedGarment(
   b: Basket,
@@ -151,18 +159,14 @@ function washedGarment(
 ): PlannedGarment {
   const binding = planned.bindings.find((x) => x.garment === p.garment.id);
   const reasons: Reason[] = [decision.reason];
-  if (binding)
-    reasons.push({
-      code: 'H1',
-      source: binding.source,
-      text: `It sets the ${binding.parameter === 'temperatureC' ? 'temperature' : binding.parameter === 'spinRpm' ? 'spin' : binding.parameter === 'tumble' ? 'drying' : 'movement'} of this load: ${binding.reason}.`,
-    });
-  else
-    reasons.push({
-      code: 'H1',
-      source: 'rule',
-      text: `It bears ${p.values.maxTemperatureC} °C and ${p.values.maxAction} movement, and its detergent is shared: ${planned.detergent?.class ?? ''}.`,
-    });
+  if (binding) {
+    const message = say('plan.sets', { setting: settingOf(binding.parameter), because: binding.reason });
+    reasons.push({ code: 'H1', source: binding.source, message });
+  } else {
+    const { maxTemperatureC: celsius, maxAction: action } = p.values;
+    const detergents = [load.product.class as DetergentClass];
+    reasons.push({ code: 'H1', source: 'rule', message: say('plan.bears', { celsius, action, detergents }) });
+  }
   return {
     id: p.garment.id,
     outcome: 'wash',
@@ -192,6 +196,19 @@ export function outcomeCost(b: Basket, piece: number, outcome: Outcome): number 
   }
 }
 
+function waitReason(b: Basket, i: number, p: Profile): Reason {
+  const alone = priceLoad(b, [i]);
+  if (alone.feasible) {
+    const prices = { cost: roundTo(alone.cost, 2), otherCost: roundTo(deferralCost(b, i), 2) };
+    return { code: 'waits-for-fill', source: 'rule', message: say('plan.waits-for-fill', prices) };
+  }
+  if (alone.violations.includes('no-suitable-product')) {
+    const detergents = [...p.values.detergents];
+    return { code: 'no-suitable-product', source: 'product', message: say('plan.no-product', { detergents }) };
+  }
+  return { code: 'no-suitable-programme', source: 'washer', message: say('plan.no-programme') };
+}
+
 function unwashedGarment(
   b: Basket,
   i: number,
@@ -202,25 +219,7 @@ function unwashedGarment(
 ): PlannedGarment {
   const outcome = waiting ? 'wait' : (decision.fixed ?? 'wait');
   const reasons: Reason[] = [decision.reason];
-  if (waiting) {
-    const alone = priceLoad(b, [i]);
-    if (alone.feasible)
-      reasons.unshift({
-        code: 'waits-for-fill',
-        source: 'rule',
-        text: `It waits for a fuller load: a run by itself would cost ${roundTo(alone.cost, 2)}, waiting ${roundTo(deferralCost(b, i), 2)}.`,
-      });
-    else {
-      const product = alone.violations.includes('no-suitable-product');
-      reasons.unshift({
-        code: product ? 'no-suitable-product' : 'no-suitable-programme',
-        source: product ? 'product' : 'washer',
-        text: product
-          ? `No product in the cupboard suits it: it needs ${[...p.values.detergents].join(' or ')}.`
-          : 'No programme or basin here suits it: a basin, a gentler programme or a cleaner would.',
-      });
-    }
-  }
+  if (waiting) reasons.unshift(waitReason(b, i, p));
   const cost = outcomeCost(b, i, outcome);
   return {
     id: p.garment.id,
@@ -246,7 +245,7 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
       code: 'cannot-meet-deadline',
       severity: 'caution',
       garments: missed.map((g) => g.id),
-      text: 'These pieces have a date but nothing here can wash them.',
+      message: say('warn.date-unmet'),
     });
   const slow = garments.filter((g) => g.dry && g.dry.hours > 24 && !g.dry.method.startsWith('tumble'));
   if (slow.length)
@@ -254,7 +253,7 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
       code: 'musty-drying',
       severity: 'info',
       garments: slow.map((g) => g.id),
-      text: `Drying takes more than a day for ${slow.length === 1 ? 'one piece' : `${slow.length} pieces`} in this room: moving air helps.`,
+      message: say('warn.musty-drying', { count: slow.length }),
     });
   const bars = sum(garments.map((g) => (g.dry?.method === 'bars' ? g.dry.bars : 0)));
   const offered = sum(b.household.dryingPlaces.map((d) => d.bars));
@@ -263,7 +262,7 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
       code: 'rack-full',
       severity: 'info',
       garments: garments.filter((g) => g.dry?.method === 'bars').map((g) => g.id),
-      text: `All loads together ask for ${bars} bars; you have ${offered}. Spread them over the day.`,
+      message: say('warn.rack-full', { count: bars, total: offered }),
     });
   return out;
 }

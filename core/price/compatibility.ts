@@ -3,15 +3,17 @@ import { ownColour } from '../colour/colour.ts';
 import { isProtein, hasSignificant } from '../fibre/blend.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { ColourClass } from '../colour/colour.ts';
-import type { Constraint } from '../model/plan.ts';
+import type { Constraint } from '../model/constraints.ts';
+import { say, type Message } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
+import type { Company } from '../model/orders.ts';
 import { detergentPreference } from '../washing/products.ts';
 import type { Profile } from '../piece/profile.ts';
 
-/** The words are made only when somebody asks: a large basket compares half a million pairs. */
+/** The message is made only when somebody asks: a large basket compares half a million pairs. */
 export interface Conflict {
   constraint: Constraint;
-  text: () => string;
+  message: () => Message;
 }
 
 const has = (p: Profile, ...ids: TraitId[]): boolean => ids.some((t) => p.garment.traits.has(t));
@@ -22,8 +24,11 @@ function contamination(a: Profile, b: Profile): Conflict | null {
   const dirty = a.contamination !== 'none' ? a : b;
   return {
     constraint: 'H4',
-    text: () =>
-      `${name(dirty)} carries ${dirty.contamination === 'fuel' ? 'fuel, oil or solvent' : 'an infection risk'} and washes only with its like.`,
+    message: () =>
+      say('apart.contamination', {
+        name: name(dirty),
+        contamination: dirty.contamination === 'fuel' ? 'fuel' : 'hygiene',
+      }),
   };
 }
 
@@ -33,22 +38,24 @@ const sameDepth = (a: Profile, b: Profile): boolean =>
   ownColour(a.history.colour, b.history.colour) ||
   (veryDark.includes(a.history.colour.class) && veryDark.includes(b.history.colour.class));
 
+/** Why a piece keeps its own company; such a bound is there whenever the company is limited. */
+const companyReason = (p: Profile, limit: Company): Message =>
+  p.envelope.bounds.find((b) => b.parameter === 'company' && b.limit === limit)?.reason ?? say('colour.untested');
+
 function separateFrom(p: Profile, other: Profile): Conflict | null {
   const { company } = p.values;
   if (company === 'with-any') return null;
   if (company === 'alone')
     return {
       constraint: 'H5',
-      text: () =>
-        `${name(p)} washes alone: ${p.envelope.bounds.find((b) => b.parameter === 'company' && b.limit === 'alone')?.reason ?? 'its label'}.`,
+      message: () => say('apart.alone', { name: name(p), because: companyReason(p, 'alone') }),
     };
   const fits = p.history.knownBleeder ? sameDepth(p, other) : ownColour(p.history.colour, other.history.colour);
   if (fits) return null;
-  const why =
-    p.envelope.bounds.find((b) => b.parameter === 'company' && b.limit === 'like-colours')?.reason ?? 'its colour';
   return {
     constraint: 'H5',
-    text: () => `${name(p)} stays with its own colour (${why}); ${name(other)} is another colour.`,
+    message: () =>
+      say('apart.own-colour', { name: name(p), other: name(other), because: companyReason(p, 'like-colours') }),
   };
 }
 
@@ -59,8 +66,8 @@ function chemistry(a: Profile, b: Profile): Conflict | null {
   const other = strict === a ? b : a;
   return {
     constraint: 'H6',
-    text: () =>
-      `No detergent suits both: ${name(strict)} needs ${[...strict.values.detergents].join(' or ')}, ${name(other)} does not bear it.`,
+    message: () =>
+      say('apart.detergent', { name: name(strict), other: name(other), detergents: [...strict.values.detergents] }),
   };
 }
 
@@ -70,14 +77,14 @@ const studFragile = (p: Profile): boolean =>
 const zipFragile = (p: Profile): boolean => has(p, 'lace', 'tulle', 'sequins', 'beads') || p.isWool;
 function hardware(hard: Profile, soft: Profile): Conflict | null {
   if (has(hard, 'studs', 'hard-buckle') && studFragile(soft))
-    return { constraint: 'H7', text: () => `The hard parts of ${name(hard)} would damage ${name(soft)}.` };
+    return { constraint: 'H7', message: () => say('apart.hard-parts', { name: name(hard), other: name(soft) }) };
   if (has(hard, 'zip') && zipFragile(soft))
-    return { constraint: 'H7', text: () => `The zip of ${name(hard)} would catch ${name(soft)}.` };
+    return { constraint: 'H7', message: () => say('apart.zip', { name: name(hard), other: name(soft) }) };
   return null;
 }
 const lint = (giver: Profile, collector: Profile): Conflict | null =>
   giver.lintGiver && collector.lintCollector
-    ? { constraint: 'H7', text: () => `${name(giver)} sheds lint, and ${name(collector)} collects it.` }
+    ? { constraint: 'H7', message: () => say('apart.lint', { name: name(giver), other: name(collector) }) }
     : null;
 
 /** Piles of each school; null = no walls beyond the bleed rules. */
@@ -92,7 +99,7 @@ function houseRule(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
   if (table && table[a.history.colour.class] !== table[b.history.colour.class])
     return {
       constraint: 'H10',
-      text: () => `House rule: ${a.history.colour.class} and ${b.history.colour.class} pieces go in different piles.`,
+      message: () => say('apart.piles', { colour: a.history.colour.class, otherColour: b.history.colour.class }),
     };
   return null;
 }
@@ -102,12 +109,12 @@ function woolCompany(a: Profile, b: Profile, rules: HouseRules): Conflict | null
   if (a.isWool === b.isWool) return null;
   const [wool, other] = a.isWool ? [a, b] : [b, a];
   if (rules.woolCompany === 'alone')
-    return { constraint: 'H10', text: () => `House rule: wool washes by itself (${name(wool)}).` };
+    return { constraint: 'H10', message: () => say('apart.wool-alone', { name: name(wool) }) };
   return other.family === 'delicate'
     ? null
     : {
         constraint: 'H10',
-        text: () => `House rule: wool shares only with soft delicates; ${name(other)} is none (${name(wool)}).`,
+        message: () => say('apart.wool-delicates', { name: name(wool), other: name(other) }),
       };
 }
 

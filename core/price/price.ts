@@ -4,7 +4,8 @@
  */
 import { loadConstants } from '../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
-import type { Constraint, Dose } from '../model/plan.ts';
+import type { Violation } from '../model/constraints.ts';
+import type { Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
 import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
 import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
@@ -45,7 +46,6 @@ export interface PricedLoad {
   deficits: readonly number[];
   bath: HandBath | null;
 }
-export type Violation = Constraint | 'no-suitable-programme' | 'no-suitable-product';
 export interface UnpricedLoad {
   feasible: false;
   pieces: readonly number[];

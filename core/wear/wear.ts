@@ -93,7 +93,8 @@ export const nextToSkinByKind = (kind: GarmentKind): boolean => skinGroups.inclu
 export type Dueness = 'due' | 'soon' | 'fresh';
 export const dueness = (units: number): Dueness => (units >= 1 - 1e-9 ? 'due' : units >= 0.75 ? 'soon' : 'fresh');
 
-const airedShare = {
+/** Share of the last wear that fresh air gives back in the long run. */
+export const airedShare = {
   wool: 0.35,
   silk: 0.2,
   linen: 0.15,

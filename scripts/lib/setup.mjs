@@ -77,7 +77,7 @@ const walk = (dir) =>
 /** Production build, again whenever a source differs from the last one. */
 export function ensureBuild() {
   const sources = [
-    ...['app', 'core', 'formats', 'data', 'workers'].flatMap(walk).filter((f) => !/\.test\.tsx?$/.test(f)),
+    ...['app', 'core', 'words', 'formats', 'data', 'workers'].flatMap(walk).filter((f) => !/\.test\.tsx?$/.test(f)),
     'package-lock.json',
     'vite.config.ts',
     'react-router.config.ts',

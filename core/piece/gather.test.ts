@@ -1,12 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Garment, Stain } from '../model/garment.ts';
 import { garment, household, only } from '../testing/arbitrary.ts';
-import { gatherAdvice, ownCare, rotationOf, type GatherFacts } from './gather.ts';
+import { say } from '../message/message.ts';
+import { decide } from './outcomes.ts';
+import { profileOf } from './profile.ts';
+import { gatherAdvice, rotationIsShort, rotationOf } from './gather.ts';
+import { noHistory, ownCare, type History } from './verdict.ts';
 
 const fresh: Partial<Garment> = { soil: 'none', wearsSinceWash: 0 };
-const none: GatherFacts = { daysLying: null, daysSinceCare: null };
-const ask = (change: Partial<Garment>, facts: Partial<GatherFacts> = {}) =>
-  gatherAdvice(garment('g', { ...fresh, ...change }), { ...none, ...facts }, household);
+const ask = (change: Partial<Garment>, facts: Partial<History> = {}) =>
+  gatherAdvice(garment('g', { ...fresh, ...change }), { ...noHistory, ...facts }, household);
 const stain = (kind: Stain['kind'], sizeCm: number, ageHours: number): Stain => ({
   id: 's',
   kind,
@@ -23,12 +26,18 @@ const wool: Partial<Garment> = { kind: 'jumper_mid', parts: only('wool'), nextTo
 
 describe('does it need washing', () => {
   test('clean rests and costs nothing to wait', () =>
-    expect(ask({})).toEqual({ action: 'rest', urgency: 0, because: 'Clean.', waitingPerDay: 0 }));
+    expect(ask({})).toEqual({
+      action: 'rest',
+      urgency: 0,
+      due: 'fresh',
+      because: say('need.nothing'),
+      waitingPerDay: 0,
+    }));
   test('a T-shirt worn twice is due; worn once it is worn but clean', () => {
     expect(ask({ wearsSinceWash: 2 })).toMatchObject({ action: 'wash', urgency: 1 });
     expect(ask({ wearsSinceWash: 1 })).toMatchObject({
       action: 'rest',
-      because: '1 of about 1.5 wears: worn but clean.',
+      because: say('need.worn-clean', { wears: 1, allowedWears: 1.5 }),
     });
   });
   test('white next to the skin lies four days at most, sportswear one', () => {
@@ -36,7 +45,7 @@ describe('does it need washing', () => {
     expect(ask({ ...whiteTee, wearsSinceWash: 1 }, { daysLying: 4 })).toMatchObject({
       action: 'wash',
       urgency: 3,
-      because: 'It has lain for 4 days: it yellows while it lies.',
+      because: say('need.lies', { days: 4, because: say('need.yellows') }),
     });
     expect(ask({ kind: 'sport_tee', wearsSinceWash: 1 }, { daysLying: 1 })).toMatchObject({
       action: 'wash',
@@ -48,7 +57,7 @@ describe('does it need washing', () => {
     expect(ask({ ...wool, wearsSinceWash: 3, soil: 'light' }).action).toBe('brush');
     expect(ask({ ...wool, wearsSinceWash: 8 }).action).toBe('one-more');
     expect(ask({ ...wool, wearsSinceWash: 10 }).action).toBe('wash');
-    expect(ask({ ...wool, wearsSinceWash: 3, odour: true }).action).toBe('air');
+    expect(ask({ ...wool, wearsSinceWash: 3, odour: true }).action).toBe('wash');
     expect(ask({ wearsSinceWash: 1, odour: true }).action).toBe('wash');
   });
   test('one small mark on wool or denim is a spot; a large one, or one on cotton, a wash', () => {
@@ -65,7 +74,7 @@ describe('does it need washing', () => {
   test('leather, suede, tailoring and down have care of their own', () => {
     expect(ask({ kind: 'leather_jacket', parts: only('leather'), wearsSinceWash: 20 })).toMatchObject({
       action: 'care',
-      because: ownCare.leather.words,
+      because: ownCare.leather.because,
     });
     expect(ask({ kind: 'other', parts: only('suede'), wearsSinceWash: 2 }, { daysSinceCare: 10 }).action).toBe('rest');
     expect(
@@ -76,7 +85,7 @@ describe('does it need washing', () => {
     ).toMatchObject({ action: 'care' });
     expect(
       ask({ kind: 'down_jacket', traits: new Set(['down']), wearsSinceWash: 4 }, { daysSinceCare: 210 }),
-    ).toMatchObject({ action: 'care', because: ownCare.down.words });
+    ).toMatchObject({ action: 'care', because: ownCare.down.because });
   });
   test('illness is for today; waiting costs more the dirtier it is', () => {
     expect(ask({ hygiene: true, wearsSinceWash: 1 })).toMatchObject({ action: 'wash', urgency: 3 });
@@ -89,7 +98,7 @@ describe('does it need washing', () => {
 
 describe('rotation', () => {
   test('a T-shirt a day, washed once a week with two days of drying: nine', () => {
-    expect(rotationOf({ kind: 'tshirt', mostlyWool: false, owned: 4, wearsIn28Days: 28 }, 7)).toEqual({
+    expect(rotationOf({ garment: garment('g'), owned: 4, wearsIn28Days: 28 }, 7)).toEqual({
       owned: 4,
       needed: 9,
       intervalDays: 7,
@@ -97,7 +106,52 @@ describe('rotation', () => {
     });
   });
   test('jeans every other day: two', () =>
-    expect(rotationOf({ kind: 'jeans', mostlyWool: false, owned: 2, wearsIn28Days: 14 }, 7)?.needed).toBe(1));
+    expect(rotationOf({ garment: garment('g', { kind: 'jeans' }), owned: 2, wearsIn28Days: 14 }, 7)?.needed).toBe(1));
   test('hardly worn: nothing to advise', () =>
-    expect(rotationOf({ kind: 'tshirt', mostlyWool: false, owned: 4, wearsIn28Days: 3 }, 7)).toBeNull());
+    expect(rotationOf({ garment: garment('g'), owned: 4, wearsIn28Days: 3 }, 7)).toBeNull());
+});
+
+describe('one verdict on the shelf and in the plan', () => {
+  const decided = (change: Partial<Garment>) => {
+    const g = garment('g', { ...fresh, ...change });
+    return decide(profileOf(g, household.rules), household, '2026-05-09T08:00:00+02:00');
+  };
+  const mixed: Garment['parts'] = [
+    {
+      role: 'shell',
+      fibres: [
+        { fibre: 'cotton', percent: 70 },
+        { fibre: 'wool', percent: 30 },
+      ],
+    },
+  ];
+  test.each<[string, Partial<Garment>, string]>([
+    ['a wool jumper that smells', { ...wool, wearsSinceWash: 3, odour: true }, 'wash'],
+    [
+      'light soil on a rain jacket',
+      { kind: 'rain_jacket', parts: only('polyamide'), wearsSinceWash: 3, soil: 'light' },
+      'brush',
+    ],
+    ['a jumper of 30 % wool after four wears', { kind: 'jumper_mid', parts: mixed, wearsSinceWash: 3 }, 'air'],
+    ['a jumper of 30 % wool after five wears', { kind: 'jumper_mid', parts: mixed, wearsSinceWash: 5 }, 'wash'],
+    ['a wool jumper after five wears', { ...wool, wearsSinceWash: 5 }, 'air'],
+    [
+      'a small mark on a rain jacket',
+      { kind: 'rain_jacket', parts: only('polyamide'), wearsSinceWash: 1, stains: [stain('mud', 3, 30)] },
+      'spot-clean',
+    ],
+    [
+      'the same mark a centimetre too wide',
+      { kind: 'rain_jacket', parts: only('polyamide'), wearsSinceWash: 1, stains: [stain('mud', 5.5, 30)] },
+      'wash',
+    ],
+  ])('%s: %s', (_, change, outcome) => {
+    const action = ask(change).action;
+    expect(decided(change).fixed ?? 'wash').toBe(outcome);
+    expect(action === 'rest' ? 'air' : action).toBe(outcome);
+  });
+});
+test('a rotation is short up to three times what is owned', () => {
+  const r = { owned: 3, intervalDays: 7, wearsPerDay: 1 };
+  expect([3, 4, 9, 10].map((needed) => rotationIsShort({ ...r, needed }))).toEqual([false, true, true, false]);
 });

@@ -1,0 +1,35 @@
+/** What a piece needs, or does not need: the verdict's reasons, on the shelf and in the plan. */
+import type { MessageTable } from './params.ts';
+
+// prettier-ignore
+export const needMessages = {
+  'need.left-out': [],
+  'need.hygiene': [],
+  'need.stained': ['stains'],
+  'need.fresh-mark': ['stains'],
+  'need.smells': [],
+  'need.date': [],
+  'need.wears': ['wears', 'allowedWears'],
+  'need.soil': ['soil'],
+  'need.lies': ['days', 'because'],
+  'need.sours': [],
+  'need.yellows': [],
+  'need.spot': ['stain'],
+  'need.nothing': [],
+  'need.one-more': ['wears', 'allowedWears'],
+  'need.freshen': ['wears', 'allowedWears', 'freshening'],
+  'need.freshen-uncounted': ['freshening'],
+  'need.worn-clean': ['wears', 'allowedWears'],
+  'need.cared': [],
+  'need.care-leather': [],
+  'need.care-suede': [],
+  'need.care-tailoring': [],
+  'need.care-down': [],
+  'need.hide-nothing-due': ['because'],
+  'need.hide-marked': ['because'],
+  'need.closed': ['because'],
+  'need.decided-wash': [],
+  'need.decided-by-hand': [],
+  'need.decided-wait': [],
+  'need.decided': [],
+} as const satisfies MessageTable;

@@ -1,0 +1,89 @@
+/** The parameters that messages carry: a name says what it is, in which unit, and `words/` knows how to say it. */
+import type { TraitId } from '../construction/traits.ts';
+import type { ColourClass } from '../colour/colour.ts';
+import type { EnvelopeParameter } from '../envelope/envelope.ts';
+import type { FibreId } from '../fibre/fibres.ts';
+import type { GarmentKind, Use } from '../garment/kinds.ts';
+import type { Phrase } from '../care-label/label.ts';
+import type { DetergentClass, HouseRules } from '../model/household.ts';
+import type { Action, Bleach, Iron, Soil, Tumble } from '../model/orders.ts';
+import type { ClothNeed } from '../washing/products.ts';
+import type { StainKind } from '../stain/stains.ts';
+import type { Violation } from '../model/constraints.ts';
+import type { Message } from './message.ts';
+
+export interface ParamTypes {
+  // Numbers
+  celsius: number;
+  bearsCelsius: number;
+  rpm: number;
+  percent: number;
+  minutes: number;
+  hours: number;
+  days: number;
+  count: number;
+  total: number;
+  wears: number;
+  allowedWears: number;
+  litres: number;
+  hotL: number;
+  coldL: number;
+  amount: number;
+  left: number;
+  deltaE: number;
+  limit: number;
+  cost: number;
+  otherCost: number;
+  massKg: number;
+  capacityKg: number;
+  // Names people gave
+  name: string;
+  other: string;
+  names: readonly string[];
+  product: string;
+  programme: string;
+  place: string;
+  unit: string;
+  key: string;
+  /** Words of the stain bench, ready as they are. */
+  prospect: string;
+  // Ids of the tables of facts
+  fibre: FibreId;
+  kind: GarmentKind;
+  trait: TraitId;
+  stain: StainKind;
+  stains: readonly StainKind[];
+  soil: Soil;
+  phrase: Phrase;
+  need: ClothNeed;
+  use: Use;
+  otherUse: Use;
+  colour: ColourClass;
+  otherColour: ColourClass;
+  detergents: readonly DetergentClass[];
+  parameter: EnvelopeParameter;
+  action: Action;
+  bleach: Bleach;
+  tumble: Tumble;
+  bearsTumble: Tumble;
+  iron: Iron;
+  bearsIron: Iron;
+  denim: HouseRules['denim'];
+  position: 'flat' | 'line';
+  contamination: 'fuel' | 'hygiene';
+  compartment: 'prewash' | 'main' | 'softener' | 'drum' | 'basin';
+  setting: 'temperature' | 'spin' | 'movement' | 'drying';
+  freshening: 'air' | 'brush' | 'steam';
+  violation: Violation;
+  violations: readonly Violation[];
+  // Yes or no
+  stated: boolean;
+  caught: boolean;
+  more: boolean;
+  // Other messages
+  because: Message;
+  reasons: readonly Message[];
+}
+export type ParamName = keyof ParamTypes;
+/** Code → the parameters its sentence needs. */
+export type MessageTable = Readonly<Record<string, readonly ParamName[]>>;

@@ -1,0 +1,45 @@
+/** Days and moments of a household, in its own time zone. */
+import {
+  CalendarDate,
+  fromDate,
+  parseDate,
+  Time,
+  toCalendarDate,
+  toCalendarDateTime,
+  toZoned,
+} from '@internationalized/date';
+
+/** A thing needed on a day is needed by the evening of that day. */
+const eveningTime = new Time(18);
+
+/** The day of a moment in a zone, `YYYY-MM-DD`. */
+export const dayOf = (at: Date, timeZone: string): string => toCalendarDate(fromDate(at, timeZone)).toString();
+
+/**
+ * The evening of a day in a zone, as an ISO 8601 moment in UTC. Throws on a day that does not exist: check with `isDay` first.
+ * @example eveningOf('2026-05-09', 'Asia/Tokyo') // '2026-05-09T09:00:00.000Z'
+ */
+export const eveningOf = (day: string, timeZone: string): string =>
+  toZoned(toCalendarDateTime(parseDate(day), eveningTime), timeZone)
+    .toDate()
+    .toISOString();
+
+/** Whether a text names a real day, `YYYY-MM-DD`. */
+export function isDay(text: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  try {
+    return parseDate(text) instanceof CalendarDate;
+  } catch {
+    return false;
+  }
+}
+/** A moment as ISO 8601 with the offset of its zone, to the second. */
+export function isoInZone(at: Date, timeZone: string): string {
+  // Not `set`: a wall-clock time that comes twice, when clocks go back, would be taken for the first.
+  const zoned = fromDate(at, timeZone);
+  const minutes = Math.round(zoned.offset / 60_000);
+  const pad = (n: number): string => String(n).padStart(2, '0');
+  const sign = minutes < 0 ? '-' : '+';
+  const local = toCalendarDateTime(zoned).toString().slice(0, 19);
+  return `${local}${sign}${pad(Math.floor(Math.abs(minutes) / 60))}:${pad(Math.abs(minutes) % 60)}`;
+}

@@ -1,0 +1,111 @@
+/**
+ * Messages into sentences. The patterns of `words/en` are ICU messages; what a parameter is called is looked up by its name. Another language is
+ * another folder beside `en` with the same tables, which the type checker demands row by row.
+ */
+import { IntlMessageFormat } from 'intl-messageformat';
+import { phraseWords } from '@core/care-label/label.ts';
+import { traitFacts, type TraitId } from '@core/construction/traits.ts';
+import type { EnvelopeParameter } from '@core/envelope/envelope.ts';
+import { fibreFacts } from '@core/fibre/fibres.ts';
+import { kindFacts } from '@core/garment/kinds.ts';
+import type { Message, MessageCode } from '@core/message/message.ts';
+import type { ParamName, ParamTypes } from '@core/message/params.ts';
+import { stainFacts, type StainKind } from '@core/stain/stains.ts';
+import { clothNeedWords } from '@core/washing/products.ts';
+import { boardWords } from './en/board.ts';
+import { boundWords } from './en/bounds.ts';
+import { actionNames, colourNames, detergentNames, ironNames, useNames, violationNames } from './en/names.ts';
+import { needWords } from './en/need.ts';
+import { planWords } from './en/plan.ts';
+import { traitLimitWords } from './en/traits.ts';
+
+const locale = 'en-GB';
+/** The pattern of every message. */
+export const patterns: Readonly<Record<MessageCode, string>> = {
+  ...boundWords,
+  ...needWords,
+  ...planWords,
+  ...boardWords,
+};
+
+const and = new Intl.ListFormat(locale, { type: 'conjunction' });
+const or = new Intl.ListFormat(locale, { type: 'disjunction' });
+/** "red, green and blue" */
+export const listed = (items: readonly string[]): string => and.format(items);
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+const stainName = (kind: StainKind): string => lower(stainFacts(kind).name);
+
+/** What a trait forbids, and why; inside a wool programme the reason is that of the spin. */
+function traitLimit(trait: TraitId, parameter: EnvelopeParameter): string {
+  const words = traitLimitWords[trait];
+  const shown = parameter === 'woolSpinRpm' ? 'maxSpinRpm' : parameter;
+  return words?.[shown] ?? traitFacts(trait).name;
+}
+
+type Said = string | number;
+/** How a parameter is said; those without a row are said as they are. */
+const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
+  fibre: (id) => fibreFacts(id).name,
+  kind: (id) => kindFacts(id).name,
+  trait: (id) => traitFacts(id).name,
+  stain: stainName,
+  stains: (kinds) => listed(kinds.map(stainName)),
+  phrase: (id) => lower(phraseWords[id]),
+  need: (id) => clothNeedWords[id],
+  use: (id) => useNames[id],
+  otherUse: (id) => useNames[id],
+  colour: (id) => colourNames[id],
+  otherColour: (id) => colourNames[id],
+  detergents: (ids) => or.format(ids.map((id) => detergentNames[id])),
+  action: (id) => actionNames[id],
+  iron: (id) => ironNames[id],
+  bearsIron: (id) => ironNames[id],
+  names: listed,
+  violation: (id) => violationNames[id],
+  violations: (ids) => listed([...new Set(ids.map((id) => violationNames[id]))]),
+  stated: String,
+  caught: String,
+  more: String,
+  cost: (x) => x.toFixed(2),
+  otherCost: (x) => x.toFixed(2),
+  because: (message) => textOf(message),
+  reasons: (messages) => messages.map((m) => textOf(m)).join('; '),
+};
+
+function values(message: Message): Record<string, Said> {
+  const params = message.params as Partial<ParamTypes>;
+  const out: Record<string, Said> = {};
+  for (const [name, value] of Object.entries(params)) {
+    const saying = sayings[name as ParamName] as ((value: unknown) => Said) | undefined;
+    out[name] = saying ? saying(value) : (value as Said);
+  }
+  if (params.fibre) out.fibreWatch = fibreFacts(params.fibre).watch;
+  if (params.trait && params.parameter) out.traitLimit = traitLimit(params.trait, params.parameter);
+  return out;
+}
+
+const formats = new Map<MessageCode, IntlMessageFormat>();
+function formatOf(code: MessageCode): IntlMessageFormat {
+  const known = formats.get(code);
+  if (known) return known;
+  const format = new IntlMessageFormat(patterns[code], locale);
+  formats.set(code, format);
+  return format;
+}
+
+/**
+ * The words of a message. A sentence begins with a capital; a clause, which stands behind a name or a colon, does not.
+ * @example textOf(say('label.max-temperature', { celsius: 40 })) // 'label: at most 40 °C'
+ */
+export function textOf(message: Message): string {
+  const text = String(formatOf(message.code).format(values(message)));
+  return /[.!?]$/.test(text) ? capital(text) : text;
+}
+
+/** The same as a sentence of its own: a clause gets its capital and its full stop. */
+export function sentenceOf(message: Message): string {
+  const text = textOf(message);
+  return /[.!?]$/.test(text) ? text : `${capital(text)}.`;
+}
