@@ -170,6 +170,7 @@ describe('products', () => {
     hasDark: false,
     noPowder: false,
     noPod: false,
+    bleach: 'allowed' as const,
     hardnessMmolPerL: 2,
   };
   test('shared classes are permitted by every need, and more needs never add one', () =>

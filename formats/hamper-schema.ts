@@ -6,7 +6,7 @@ import { dyeIds } from '@core/colour/dye.ts';
 import { traitIds } from '@core/construction/traits.ts';
 import { weightKeys } from '@core/cost/weights.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';
-import { garmentKinds } from '@core/garment/kinds.ts';
+import { garmentKinds, uses } from '@core/garment/kinds.ts';
 import { activities, colourRoles, partRoles, sizes, testKinds } from '@core/model/garment.ts';
 import {
   basinShapes,
@@ -76,6 +76,9 @@ export const ruleSchema = v.object({
   dosing: maybe(oneOf(houseRules.dosing)),
   reuseBath: maybe(v.boolean()),
   skin: maybe(oneOf(houseRules.skin)),
+  kitchenLinen: maybe(oneOf(houseRules.kitchenLinen)),
+  linenHeat: maybe(oneOf(houseRules.linenHeat)),
+  waiting: maybe(oneOf(houseRules.waiting)),
   priority: maybe(oneOf(houseRules.priority)),
   weights: maybe(
     v.object(
@@ -346,6 +349,9 @@ export const garmentSchema = v.pipe(
     neededBy: maybe(instant),
     valueEur: maybe(atLeast(0)),
     include: maybe(v.boolean()),
+    use: maybe(oneOf(uses)),
+    count: maybe(v.pipe(count, v.minValue(1, 'must be between 1 and 60'), v.maxValue(60, 'must be between 1 and 60'))),
+    set: maybe(id),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed || dataset.value.kind !== 'other' || dataset.value.dryMassG != null) return;

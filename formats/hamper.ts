@@ -3,6 +3,7 @@ import * as v from 'valibot';
 import { withTypedWords } from '@core/care-label/label-text.ts';
 import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
 import { garmentMassG } from '@core/garment/mass.ts';
+import { useOf } from '@core/garment/use.ts';
 import type { Garment } from '@core/model/garment.ts';
 import type { Basin, BasinShape, Household, HouseRules, Product, Washer } from '@core/model/household.ts';
 import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
@@ -265,7 +266,7 @@ export function labelOf(l: LabelDocument | null | undefined): CareLabel | null {
 }
 
 export function garmentOf(g: GarmentDocument): Garment {
-  return {
+  const garment = {
     id: g.id,
     name: g.name,
     kind: g.kind,
@@ -300,9 +301,12 @@ export function garmentOf(g: GarmentDocument): Garment {
     neededBy: g.neededBy ?? null,
     valueEur: g.valueEur ?? 20,
     include: g.include ?? true,
+    count: g.count ?? 1,
+    set: g.set ?? null,
   };
+  return { ...garment, use: useOf(garment, g.use ?? null) };
 }
 
-/** Estimated dry mass of a piece from its document, g. */
-export const estimatedMassG = (g: Pick<GarmentDocument, 'kind' | 'size' | 'heightCm'>): number =>
-  garmentMassG(g.kind, { size: g.size ?? 'M', heightCm: g.heightCm ?? null });
+/** Estimated dry mass of an entry from its document, of all its pieces, g. */
+export const estimatedMassG = (g: Pick<GarmentDocument, 'kind' | 'size' | 'heightCm' | 'count'>): number =>
+  garmentMassG(g.kind, { size: g.size ?? 'M', heightCm: g.heightCm ?? null }) * (g.count ?? 1);

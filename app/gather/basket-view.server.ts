@@ -108,7 +108,7 @@ function adviceOf(p: Piece, household: Household, now: Date): GatherAdvice {
   const lying = p.state.wearsSinceWash > 0 ? daysSince(p.state.lastWornAt, now) : null;
   return gatherAdvice(
     garmentOf(garmentDocument(p, now)),
-    { daysLying: lying, daysSinceCare: daysSince(p.state.lastCaredAt ?? p.state.lastWashedAt, now) },
+    { asked: false, daysLying: lying, daysSinceCare: daysSince(p.state.lastCaredAt ?? p.state.lastWashedAt, now) },
     household,
   );
 }

@@ -17,7 +17,7 @@ import {
   type WashEvent,
 } from '../shrinkage/shrinkage.ts';
 import { shrinkClassOf } from '../shrinkage/classes.ts';
-import { stainFacts, stainWashes } from '../stain/stains.ts';
+import { markCapC } from '../stain/mark-cap.ts';
 import { oddsAbove } from '../units/odds.ts';
 import { bindingBounds, type EnvelopeParameter } from '../envelope/envelope.ts';
 import { say, type Message } from '../message/message.ts';
@@ -204,7 +204,7 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
     const fade = fadeAfter(1);
     const limit = s.programme.family === 'wool' ? p.values.woolSpinRpm : p.values.maxSpinRpm;
     const stained = p.garment.stains.length > 0;
-    const overCap = p.garment.stains.some((x) => s.temperatureC > stainWashes[stainFacts(x.kind).wash].maxTemperatureC);
+    const overCap = p.garment.stains.some((x) => s.temperatureC > markCapC(x, p.garment));
     const x0 = moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM);
     const dry =
       s.tumble === 'none'

@@ -97,14 +97,24 @@ export function colourFacts(colours: readonly Colour[]): ColourFacts {
   };
 }
 
-/** Its own colour: same class and hue within 30°, or both very dark (L ≤ 30). */
+/** Red among the very dark: hue 340–50°, chroma over 20. */
+const darkRed = (lab: Lab): boolean => {
+  const h = hueDegrees(lab);
+  return chroma(lab) > 20 && (h <= 50 || h >= 340);
+};
+const veryDarkUpTo = 30;
+
+/**
+ * Its own colour: same class and hue within 30°, or both very dark (L ≤ 30) unless only one of them is red. A piece is judged by its strongest colour: a
+ * white shirt with a navy collar is no white one before it is tested.
+ */
 export function ownColour(p: ColourFacts, q: ColourFacts): boolean {
-  if (p.ground.lightness <= 30 && q.ground.lightness <= 30) return true;
-  if (p.class !== q.class) return false;
-  const np = isNeutral(p.ground);
-  const nq = isNeutral(q.ground);
-  if (np || nq) return np && nq;
-  const d = Math.abs(hueDegrees(p.ground) - hueDegrees(q.ground));
+  const [a, b] = [p.strongest, q.strongest];
+  if (a.lightness <= veryDarkUpTo && b.lightness <= veryDarkUpTo) return darkRed(a) === darkRed(b);
+  if (p.strongestClass !== q.strongestClass) return false;
+  const [na, nb] = [isNeutral(a), isNeutral(b)];
+  if (na || nb) return na && nb;
+  const d = Math.abs(hueDegrees(a) - hueDegrees(b));
   return Math.min(d, 360 - d) <= 30;
 }
 

@@ -59,6 +59,7 @@ export type CareFlag =
   | 'hand-programmes-only'
   | 'no-agitator'
   | 'no-powder'
+  | 'no-bleach-detergent'
   | 'no-pod'
   | 'extra-rinse'
   | 'no-soak'

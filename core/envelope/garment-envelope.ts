@@ -17,12 +17,13 @@ import { fibreFacts, type FibreId } from '../fibre/fibres.ts';
 import { emptyLabel, type CareLabel, type Phrase } from '../care-label/label.ts';
 import { traitFacts, type TraitId } from '../construction/traits.ts';
 import { colourHistory, type ColourHistory } from '../colour/bleed.ts';
-import { kindFacts } from '../garment/kinds.ts';
+import { kindFacts, type Use } from '../garment/kinds.ts';
 import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
-import { detergentClasses, type DetergentClass, type HouseRules } from '../model/household.ts';
+import { type DetergentClass, type HouseRules } from '../model/household.ts';
 import { actionOrder, bleachOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
-import { fuelStains, ironStains, stainFacts, stainWashes } from '../stain/stains.ts';
+import { markCapC } from '../stain/mark-cap.ts';
+import { fuelStains, ironStains } from '../stain/stains.ts';
 import { detergentPreference, type ClothNeed } from '../washing/products.ts';
 import { bound, envelopeOf, flag, type Bound, type DryPosition, type Envelope } from './envelope.ts';
 
@@ -79,6 +80,7 @@ function labelBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
     }
   }
   if (bleach) out.push(bound('bleach', bleach, 'label', say('label.bleach', { bleach })));
+  if (bleach === 'none') out.push(flag('no-bleach-detergent', 'label', say('label.bleach', { bleach })));
   if (tumble && tumble !== 'normal') out.push(bound('tumble', tumble, 'label', say('label.tumble', { tumble })));
   if (dry) {
     out.push(
@@ -129,6 +131,9 @@ const withoutBrightener: ReadonlySet<DetergentClass> = new Set(
   detergentPreference.coloured.filter((c) => c !== 'universal'),
 );
 
+/** Nobody vouches for wool without a label, in the wool programme either. */
+const unlabelledWoolRpm = 400;
+
 /** Bounds of one significant fibre of a main part. */
 function fibreBounds(g: Garment, id: FibreId, label: CareLabel, white: boolean): Bound[] {
   const f = fibreFacts(id);
@@ -165,6 +170,8 @@ function fibreBounds(g: Garment, id: FibreId, label: CareLabel, white: boolean):
     bound('maxSpinRpm', lifted, 'fibre', watch),
     bound('woolSpinRpm', Math.max(lifted, f.woolProgrammeSpinRpm), 'fibre', watch),
   );
+  if (isWool(id) && label.wash === null)
+    out.push(bound('woolSpinRpm', unlabelledWoolRpm, 'fibre', say('fibre.unlabelled-wool-spin')));
   const tumble = label.tumble === null ? oneStricter(tumbleOrder, f.tumble, 'none') : f.hardTumble;
   if (tumble !== 'normal')
     out.push(
@@ -316,11 +323,15 @@ function kindSpinRpm(g: Garment): { rpm: number; reason: Message } | null {
   const group = kindFacts(g.kind).wearGroup;
   if (group === 'shirt' || group === 'blouse' || group === 'dress' || group === 'skirt')
     return { rpm: 800, reason: say('cloth.fewer-creases') };
-  if (group === 'chinos') return { rpm: 800, reason: say('cloth.hard-creases') };
+  // Creases of work clothes are nobody's sorrow.
+  if (group === 'chinos' && g.use !== 'kitchen' && g.use !== 'workshop')
+    return { rpm: 800, reason: say('cloth.hard-creases') };
   if (group === 'tshirt' || group === 'polo') return { rpm: 800, reason: say('cloth.jersey-shape') };
   return null;
 }
 
+/** Against lengthwise creases, raw or not. */
+const denimSpinRpm = 800;
 function denimBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
   if (!isDenim(g)) return [];
   const byRule = {
@@ -328,7 +339,26 @@ function denimBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
     label: label.wash?.by === 'machine' ? Math.min(60, label.wash.maxC) : 30,
     'contrast-40': 40,
   }[rules.denim];
-  return [bound('maxTemperatureC', byRule, 'rule', say('rule.denim', { denim: rules.denim }))];
+  const creases = say('trait.limit', { trait: 'denim', parameter: 'maxSpinRpm' });
+  return [
+    bound('maxTemperatureC', byRule, 'rule', say('rule.denim', { denim: rules.denim })),
+    bound('maxSpinRpm', denimSpinRpm, 'construction', creases),
+    bound('woolSpinRpm', denimSpinRpm, 'construction', creases),
+  ];
+}
+
+/** Softener coats what should drink, wick or repel, and burns. */
+function softenerBounds(g: Garment): Bound[] {
+  const { wearGroup } = kindFacts(g.kind);
+  if (g.use === 'towel' || g.use === 'workshop')
+    return [bound('softener', false, 'construction', say('softener.use', { use: g.use }))];
+  if (wearGroup === 'sportswear') return [bound('softener', false, 'construction', say('softener.sports'))];
+  const synthetic = mainParts(g.parts).every((p) =>
+    significantFibres(p.fibres).every((f) => f.fibre === 'polyester' || f.fibre === 'polyamide'),
+  );
+  if (synthetic && (isTowel(g) || g.use === 'kitchen' || g.use === 'floor'))
+    return [bound('softener', false, 'fibre', say('softener.microfibre'))];
+  return hasFuel(g) ? [bound('softener', false, 'stain', say('stain.fuel'))] : [];
 }
 
 function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rules: HouseRules): Bound[] {
@@ -351,15 +381,11 @@ function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rule
   return out;
 }
 
-/** A universal powder or tablet carries oxygen bleach. */
-const bleachFree: ReadonlySet<DetergentClass> = new Set(detergentClasses.filter((c) => c !== 'universal'));
-
 function stainBounds(g: Garment): Bound[] {
   const out: Bound[] = [];
   for (const s of g.stains) {
-    const facts = stainFacts(s.kind);
-    const { maxTemperatureC } = stainWashes[facts.wash];
-    if (maxTemperatureC < 60)
+    const maxTemperatureC = markCapC(s, g);
+    if (maxTemperatureC < 95)
       out.push(
         bound(
           'maxTemperatureC',
@@ -372,7 +398,7 @@ function stainBounds(g: Garment): Bound[] {
     if (ironStains.includes(s.kind))
       out.push(
         bound('bleach', 'none', 'stain', say('stain.iron-bleach', { stain: s.kind })),
-        bound('detergents', bleachFree, 'stain', say('stain.no-bleaching-detergent', { stain: s.kind })),
+        flag('no-bleach-detergent', 'stain', say('stain.no-bleaching-detergent', { stain: s.kind })),
       );
     out.push(
       bound('tumble', 'none', 'stain', say('stain.no-dryer', { stain: s.kind })),
@@ -403,6 +429,24 @@ function ruleBounds(g: Garment, rules: HouseRules): Bound[] {
   return out;
 }
 
+const softFibres: readonly FibreId[] = ['viscose', 'modal', 'lyocell', 'cupro', 'acetate', 'triacetate'];
+/** Bras, viscose and its kin, cloth rich in elastane. */
+const isSoft = (g: Garment): boolean =>
+  kindFacts(g.kind).wearGroup === 'bra' ||
+  hasSignificant(g.parts, (f) => softFibres.includes(f)) ||
+  hasSignificant(g.parts, (f) => f === 'elastane');
+
+const householdLinen: readonly Use[] = ['kitchen', 'towel', 'bed'];
+const linenWashes = 3;
+/** White cloth, undyed pale cloth, and pale household linen that has been washed and whose label bears bleach. */
+function asksForWhiteWash(g: Garment, history: ColourHistory): boolean {
+  const { class: colour, contrast } = history.colour;
+  if (contrast) return false;
+  if (colour === 'white' || (colour === 'light' && g.dye === 'undyed')) return true;
+  const bears = g.label?.bleach === 'any' || g.label?.bleach === 'oxygen';
+  return colour === 'light' && householdLinen.includes(g.use) && g.washCount >= linenWashes && bears;
+}
+
 /** What the cloth asks of its detergent. */
 export function clothNeeds(g: Garment, history: ColourHistory): ClothNeed[] {
   const needs: ClothNeed[] = [];
@@ -412,7 +456,8 @@ export function clothNeeds(g: Garment, history: ColourHistory): ClothNeed[] {
   else if (hasSignificant(g.parts, (f) => f === 'down-fill')) needs.push('down');
   else if (isDelicate(g)) needs.push('delicate');
   else if (has(g, 'denim-raw')) needs.push('raw-indigo');
-  else if (history.colour.class === 'white' && !history.colour.contrast) needs.push('white');
+  else if (isSoft(g)) needs.push('soft');
+  else if (asksForWhiteWash(g, history)) needs.push('white');
   else if (history.colour.class === 'dark' || history.colour.class === 'black') needs.push('dark');
   else needs.push('coloured');
   return needs;
@@ -442,7 +487,7 @@ const exceptionFibres: readonly FibreId[] = [
 ];
 function exceptionAllowed(g: Garment, rules: HouseRules): boolean {
   if (rules.dryCleanOnly !== 'test-first' || !g.allowTestFirst) return false;
-  if (has(g, 'velvet', 'velveteen', 'structured', 'glued', 'crinkle', 'pleated', 'lined')) return false;
+  if (has(g, 'velvet', 'velveteen', 'structured', 'glued', 'crinkle', 'pleated')) return false;
   const significant = mainParts(g.parts).flatMap((p) => significantFibres(p.fibres).map((s) => s.fibre));
   return significant.every((f) => exceptionFibres.includes(f) && (!isWool(f) || isKnit(g)));
 }
@@ -520,6 +565,7 @@ export function garmentEnvelope(g: Garment, rules: HouseRules): PieceEnvelope {
     ...trimBounds(g),
     ...traitBounds(g, label),
     ...denimBounds(g, label, rules),
+    ...softenerBounds(g),
   );
   bounds.push(...colourBounds(g, label, history, rules), ...stainBounds(g), ...ruleBounds(g, rules));
   const needs = clothNeeds(g, history);

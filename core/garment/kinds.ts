@@ -20,9 +20,9 @@ export type MeasureSet = 'sleeved' | 'sleeveless' | 'legs' | 'shorts' | 'skirt' 
 
 /**
  * pockets = to be emptied · small = stays as it is, hangs safely though knitted · knit = knitted even where no trait says so · denim, towel = cloth of
- * that name · pressed = a household usually irons it.
+ * that name · pressed = a household usually irons it · netted = tangles or is torn without a net · cover = inside out and buttoned, or it fills with the rest.
  */
-type KindFlag = 'pockets' | 'small' | 'knit' | 'denim' | 'towel' | 'pressed';
+type KindFlag = 'pockets' | 'small' | 'knit' | 'denim' | 'towel' | 'pressed' | 'netted' | 'cover';
 
 interface KindHandling {
   name: string;
@@ -60,9 +60,9 @@ const handling = {
   tee_long_sleeve:    kind('long-sleeved T-shirt',      'tshirt',        'clothes',  'fold', 'top',      68,  'sleeved',    2     ),
   vest_top:           kind('vest top',                  'tshirt',        'clothes',  'fold', 'top',      68,  'sleeveless', 2     ),
   polo:               kind('polo',                      'polo',          'clothes',  'hang', 'top',      68,  'sleeved',    3     ),
-  dress_shirt:        kind('shirt',                     'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6,    'pressed'),
-  flannel_shirt:      kind('flannel shirt',             'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6     ),
-  linen_shirt:        kind('linen shirt',               'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6,    'pressed'),
+  dress_shirt:        kind('shirt',                     'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6,    'pressed', 'pockets'),
+  flannel_shirt:      kind('flannel shirt',             'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6,    'pockets'),
+  linen_shirt:        kind('linen shirt',               'shirt',         'clothes',  'hang', 'top',      78,  'sleeved',    6,    'pressed', 'pockets'),
   blouse_synthetic:   kind('blouse',                    'blouse',        'clothes',  'hang', 'top',      68,  'sleeved',    6,    'pressed'),
   silk_blouse:        kind('silk blouse',               'blouse',        'clothes',  'hang', 'top',      68,  'sleeved',    6,    'pressed'),
   camisole:           kind('camisole',                  'tshirt',        'clothes',  'fold', 'top',      68,  'sleeveless', null  ),
@@ -89,12 +89,12 @@ const handling = {
   petticoat:          kind('petticoat',                 'underwear',     'body',     'fold', 'dress',    75,  'skirt',      null  ),
   briefs:             kind('briefs',                    'underwear',     'body',     'fold', 'trousers', 28,  'none',       null  ),
   boxers:             kind('boxers',                    'underwear',     'body',     'fold', 'trousers', 28,  'none',       null  ),
-  bra:                kind('bra',                       'bra',           'body',     'fold', 'small',    28,  'none',       null  ),
+  bra:                kind('bra',                       'bra',           'body',     'fold', 'small',    28,  'none',       null, 'netted'),
   sports_bra:         kind('sports bra',                'sportswear',    'body',     'fold', 'small',    28,  'none',       null  ),
   sock_ankle_pair:    kind('ankle socks (pair)',        'socks',         'body',     'fold', 'small',    28,  'none',       null, 'small'),
   sock_crew_pair:     kind('socks (pair)',              'socks',         'body',     'fold', 'small',    28,  'none',       null, 'small'),
   sock_handknit_pair: kind('hand-knitted socks (pair)', 'socks',         'body',     'fold', 'small',    28,  'none',       null, 'small', 'knit'),
-  tights:             kind('tights',                    'underwear',     'body',     'fold', 'trousers', 95,  'none',       null  ),
+  tights:             kind('tights',                    'underwear',     'body',     'fold', 'trousers', 95,  'none',       null, 'netted'),
   pyjama_set:         kind('pyjamas',                   'pyjama',        'body',     'fold', 'top',      68,  'sleeved',    null  ),
   nightdress:         kind('nightdress',                'pyjama',        'body',     'fold', 'dress',    105, 'sleeved',    null  ),
   bathrobe:           kind('bathrobe',                  'pyjama',        'towel',    'fold', 'dress',    105, 'sleeved',    null, 'pockets'),
@@ -118,11 +118,11 @@ const handling = {
   bath_mat:           kind('bath mat',                  'bath_towel',    'floor',    'fold', 'flat',     100, 'sheet',      null, 'towel'),
   tea_towel:          kind('tea towel',                 'tea_towel',     'kitchen',  'fold', 'flat',     70,  'sheet',      1     ),
   tablecloth:         kind('tablecloth',                'tea_towel',     'kitchen',  'fold', 'flat',     220, 'sheet',      6,    'pressed'),
-  pillowcase:         kind('pillowcase',                'sheet',         'bed',      'fold', 'flat',     75,  'none',       1.5   ),
+  pillowcase:         kind('pillowcase',                'sheet',         'bed',      'fold', 'flat',     75,  'none',       1.5,    'cover'),
   sheet_single:       kind('single sheet',              'sheet',         'bed',      'fold', 'flat',     220, 'sheet',      5     ),
   sheet_double:       kind('double sheet',              'sheet',         'bed',      'fold', 'flat',     220, 'sheet',      5     ),
-  duvet_cover_single: kind('single duvet cover',        'sheet',         'bed',      'fold', 'flat',     220, 'none',       9     ),
-  duvet_cover_double: kind('double duvet cover',        'sheet',         'bed',      'fold', 'flat',     220, 'none',       9     ),
+  duvet_cover_single: kind('single duvet cover',        'sheet',         'bed',      'fold', 'flat',     220, 'none',       9,    'cover'),
+  duvet_cover_double: kind('double duvet cover',        'sheet',         'bed',      'fold', 'flat',     220, 'none',       9,    'cover'),
   curtain_panel:      kind('curtain panel',             null,            'clothes',  'fold', 'flat',     220, 'sheet',      null  ),
   coat:               kind('coat',                      'coat',          'clothes',  'hang', 'dress',    105, 'sleeved',    null, 'pockets'),
   suit_jacket:        kind('suit jacket',               'jacket',        'clothes',  'hang', 'top',      68,  'sleeved',    null, 'pockets'),
@@ -130,7 +130,7 @@ const handling = {
   leather_jacket:     kind('leather jacket',            'jacket',        'clothes',  'hang', 'top',      68,  'sleeved',    null, 'pockets'),
   tie:                kind('tie',                       'scarf',         'clothes',  'fold', 'small',    148, 'sheet',      null, 'small'),
   sash:               kind('sash',                      'scarf',         'clothes',  'fold', 'small',    160, 'sheet',      null  ),
-  swimsuit:           kind('swimsuit',                  'sportswear',    'clothes',  'fold', 'top',      68,  'sleeveless', null  ),
+  swimsuit:           kind('swimsuit',                  'sportswear',    'clothes',  'fold', 'top',      68,  'sleeveless', null, 'netted'),
   swim_shorts:        kind('swim shorts',               'sportswear',    'clothes',  'fold', 'trousers', 58,  'shorts',     null, 'pockets'),
   other:              kind('something else',            null,            'clothes',  'fold', 'top',      68,  'none',       null  ),
 } as const satisfies Record<string, KindHandling>;

@@ -27,9 +27,9 @@ export function garmentMassG(kind: GarmentKind, options: MassOptions = {}): numb
   return areaM2 * (options.gPerM2 ?? k.clothGPerM2[1]) * (1 + k.trimShare) + k.hardwareG;
 }
 
-/** A weighed mass always overrides the estimate. */
-export const dryMassG = (g: Pick<Garment, 'weighedDryMassG' | 'kind' | 'size' | 'heightCm'>): number =>
-  g.weighedDryMassG ?? garmentMassG(g.kind, { size: g.size, heightCm: g.heightCm });
+/** Dry mass of an entry, of all its pieces; a weighed mass always overrides the estimate. */
+export const dryMassG = (g: Pick<Garment, 'weighedDryMassG' | 'kind' | 'size' | 'heightCm' | 'count'>): number =>
+  g.weighedDryMassG ?? garmentMassG(g.kind, { size: g.size, heightCm: g.heightCm }) * g.count;
 
 type Items = readonly (readonly [GarmentKind, number])[];
 export const itemsMassKg = (items: Items): number =>

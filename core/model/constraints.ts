@@ -15,6 +15,7 @@ export const constraints = {
   H7:  { name: 'hardware',      type: 'risk' },
   H8:  { name: 'chemistry',     type: 'safety' },
   H10: { name: 'houseRule',     type: 'risk' },
+  H11: { name: 'use',           type: 'risk' },
 } as const satisfies Record<string, { name: string; type: RuleType }>;
 export type Constraint = keyof typeof constraints;
 export type ConstraintName = (typeof constraints)[Constraint]['name'];

@@ -1,4 +1,4 @@
-import type { GarmentKind } from '../garment/kinds.ts';
+import type { GarmentKind, Use } from '../garment/kinds.ts';
 import type { FibreId } from '../fibre/fibres.ts';
 import type { CareLabel } from '../care-label/label.ts';
 import type { TraitId } from '../construction/traits.ts';
@@ -81,4 +81,10 @@ export interface Garment {
   neededBy: string | null;
   valueEur: number;
   include: boolean;
+  /** What it is for; by its kind unless somebody said otherwise. */
+  use: Use;
+  /** Like pieces in this one entry, 1–60; the dry mass is of all. */
+  count: number;
+  /** Pieces of one set like to stay together; null = of none. */
+  set: string | null;
 }

@@ -139,6 +139,9 @@ export const houseRules = {
   shirtAim: ['normal', 'easy-iron'],
   dosing: ['pack', 'undershoot'],
   skin: ['normal', 'careful'],
+  kitchenLinen: ['always-apart', 'apart-below-60', 'any'],
+  linenHeat: ['hot', 'warm'],
+  waiting: ['allowed', 'none'],
   priority: ['balanced', 'gentle', 'thrifty', 'quick'],
 } as const;
 export type HouseRuleKey = keyof typeof houseRules;

@@ -87,4 +87,23 @@ export const ruleWords: { [K in HouseRuleKey]: RuleWords<K> } = {
     options: { normal: 'As usual', careful: 'Extra rinse, no softener' },
     reason: 'An extra rinse takes residues out.',
   },
+  kitchenLinen: {
+    question: 'Tea towels and aprons',
+    options: {
+      'always-apart': 'Never with underwear or floor cloths',
+      'apart-below-60': 'With them only from 60 °C',
+      any: 'With anything',
+    },
+    reason: 'What touches food keeps apart from what touches the body and the floor.',
+  },
+  linenHeat: {
+    question: 'Towels, bed linen, underwear',
+    options: { hot: '60 °C where they bear it', warm: '40 °C at most, as cool as it cleans' },
+    reason: 'Body grease and germs stay at 40 °C; warm saves energy and colour.',
+  },
+  waiting: {
+    question: 'Waiting for a fuller load',
+    options: { allowed: 'Wool and lone pieces may wait', none: 'Wash everything today' },
+    reason: 'What lies in the basket is asked for; only a small wool load gains by waiting.',
+  },
 };

@@ -1,6 +1,7 @@
 /** What happens to each piece around the wash: preparing, drying, pressing, putting away. */
 import type { CareFlag, DryPosition } from '../envelope/envelope.ts';
 import { kindFacts, type Layout } from '../garment/kinds.ts';
+import { ironOrder, stricter, type Iron } from '../model/orders.ts';
 import type { Dryer, DryingPlace, Household } from '../model/household.ts';
 import type { DryMethod, DryPlan, PrepareStep, PressPlan } from '../model/plan.ts';
 import { barsFor, dryingTimeHours, tumbleRun } from '../drying/drying.ts';
@@ -44,13 +45,20 @@ export const prepareWords: Record<PrepareStep, string> = {
   net: 'Into a washing net',
   'net-no-metal': 'Into a net without metal',
 };
-export function prepareSteps(p: Profile): PrepareStep[] {
+/** What is done to a piece before its load. By hand nothing needs a net. */
+export function prepareSteps(p: Profile, byHand = false): PrepareStep[] {
   const flags = new Set<CareFlag>(p.values.flags);
   const kind = kindFacts(p.garment.kind);
   if (kind.flags.has('small')) flags.delete('inside-out');
   if (['dark', 'black'].includes(p.history.colour.class) && kind.type === 'tube' && !kind.flags.has('small'))
     flags.add('inside-out');
-  if (flags.has('net-no-metal')) flags.delete('net');
+  if (kind.flags.has('cover')) {
+    flags.add('inside-out');
+    if (flags.delete('buttons-open')) flags.add('buttons-closed');
+  }
+  if (kind.flags.has('netted') || (p.isWool && isKnit(p.garment) && !kind.flags.has('small'))) flags.add('net');
+  if (flags.has('net-no-metal') || byHand) flags.delete('net');
+  if (byHand) flags.delete('net-no-metal');
   if (p.isWool && p.garment.washCount === 0) flags.add('measure');
   // A part kept dry shows what the bath did, as long as the colour has not earned its trust.
   if (flags.has('detach') && p.history.dye !== null && !p.history.earned) flags.add('keep-control');
@@ -155,10 +163,17 @@ export function dryPlan(p: Profile, h: Household, spinRpm: number, drumRadiusM: 
   };
 }
 
-/** null when the piece needs no iron; open stains, fuel and crossed symbols forbid it. */
+/** Iron limit of a piece once its marks are gone: until then it waits, but it is not forgotten. */
+const ironOnceGone = (p: Profile): Iron =>
+  p.envelope.bounds.reduce<Iron>(
+    (iron, b) => (b.parameter === 'iron' && b.source !== 'stain' ? stricter(ironOrder, iron, b.limit) : iron),
+    'high',
+  );
+
+/** null when the piece needs no iron; fuel and crossed symbols forbid it. A mark only puts it off: `waitsForMark`. */
 export function pressPlan(p: Profile): PressPlan | null {
-  if (!kindFacts(p.garment.kind).flags.has('pressed')) return null;
-  const { iron } = p.values;
+  if (!kindFacts(p.garment.kind).flags.has('pressed') || p.contamination === 'fuel') return null;
+  const iron = ironOnceGone(p);
   if (iron === 'none') return null;
   return {
     iron,
@@ -167,6 +182,8 @@ export function pressPlan(p: Profile): PressPlan | null {
     pressCloth: p.values.pressCloth,
   };
 }
+/** Whether the iron waits until a mark is proven gone. */
+export const pressWaits = (p: Profile): boolean => pressPlan(p) !== null && p.garment.stains.length > 0;
 
 /** Wool is folded whatever its kind: it grows on a hanger. */
 export const storeAs = (p: Profile): 'fold' | 'hang' =>

@@ -5,7 +5,7 @@
 import type { ColourFacts } from '../colour/colour.ts';
 import { hasSignificant, isWool, mainParts, significantFibres } from '../fibre/blend.ts';
 import type { FibreId } from '../fibre/fibres.ts';
-import { kindFacts } from '../garment/kinds.ts';
+import { kindFacts, type Use } from '../garment/kinds.ts';
 import type { Garment } from '../model/garment.ts';
 import type { DetergentClass } from '../model/household.ts';
 import type { Action, Soil } from '../model/orders.ts';
@@ -100,11 +100,27 @@ export const wearUnitsOfWash = (temperatureC: number, action: Action, minutes: n
 
 const urgencyBySoil: Record<Soil, number> = { none: 0, light: 0.05, normal: 0.2, heavy: 0.5, hazardous: 0.5 };
 
-/** Urgency 0–1 of a piece that waits: soil, yellowing next to the skin, sweat, open stain. */
-export function waitUrgency(g: Garment, colour: ColourFacts): number {
+/** An overdue piece waits dearer: by its wear units beyond one, three times at most. */
+const mostOverdue = 3;
+
+/** Urgency of a piece that waits: soil, yellowing next to the skin, sweat, open stain (0–1 together); more when it is overdue by its wear units. */
+export function waitUrgency(g: Garment, colour: ColourFacts, wearUnits = 0): number {
   const pale = (colour.class === 'white' || colour.class === 'light') && g.nextToSkin;
-  return Math.min(
-    1,
-    urgencyBySoil[g.soil] + (pale ? 0.2 : 0) + (g.activity === 'sweaty' ? 0.3 : 0) + (g.stains.length > 0 ? 0.3 : 0),
-  );
+  const atOnce =
+    urgencyBySoil[g.soil] + (pale ? 0.2 : 0) + (g.activity === 'sweaty' ? 0.3 : 0) + (g.stains.length > 0 ? 0.3 : 0);
+  return Math.min(1, atOnce) * Math.min(mostOverdue, 1 + Math.max(0, wearUnits - 1));
+}
+
+const heatUses: readonly Use[] = ['kitchen', 'towel', 'bed', 'body', 'baby'];
+/** Grease and germs stay in linen below this, °C. */
+export const linenHeatC = 60;
+/**
+ * How much a wash below 60 °C leaves undone in a piece, 0–1: linen and underwear that bear 60 °C, half of it for nightwear; a white undyed piece that is
+ * heavily soiled counts, too. `bearsC` = its own envelope.
+ */
+export function heatNeed(g: Garment, bearsC: number, colour: ColourFacts): number {
+  if (bearsC < linenHeatC) return 0;
+  const boiled = g.dye === 'undyed' && colour.class === 'white' && g.soil === 'heavy';
+  if (!heatUses.includes(g.use) && !boiled) return 0;
+  return kindFacts(g.kind).wearGroup === 'pyjama' && g.use === 'body' ? 0.5 : 1;
 }

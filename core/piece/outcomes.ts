@@ -1,9 +1,11 @@
 /** What a piece needs before any price: outcomes fixed by rule, and whether it may wait. */
 import { say, type Message } from '../message/message.ts';
+import type { Use } from '../garment/kinds.ts';
 import type { Household } from '../model/household.ts';
+import { soilOrder } from '../model/orders.ts';
 import type { Outcome, Reason } from '../model/plan.ts';
 import type { Profile } from './profile.ts';
-import { needVerdict, ownCare, type WashCause } from './verdict.ts';
+import { isOuter, needVerdict, noHistory, ownCare, wearUnitsOf, type WashCause } from './verdict.ts';
 
 export interface Decision {
   /** `null` = wash or wait, by price; `wait` only by a hand-made decision. */
@@ -25,6 +27,7 @@ const causeReasons: Record<WashCause, Pick<Reason, 'code' | 'source'>> = {
   date: { code: 'needed-by', source: 'rule' },
   soil: { code: 'wash-due', source: 'hygiene' },
   wears: { code: 'wash-due', source: 'hygiene' },
+  asked: { code: 'wash-due', source: 'rule' },
 };
 
 /** The outcome a rule fixes, or the room left to the price, with the reason. `now` is ISO 8601. */
@@ -37,7 +40,7 @@ export function decide(p: Profile, household: Household, now: string): Decision 
     message: Message,
   ): Decision => ({ fixed: outcome, mayWait: false, reason: { code, source, message } });
   if (!g.include) return fixed('left-out', 'set-aside', 'rule', say('need.left-out'));
-  const verdict = needVerdict(g);
+  const verdict = needVerdict(g, { ...noHistory, asked: true });
   const asksForWater = verdict.need === 'wash' || verdict.need === 'spot';
   if (p.closure?.kind === 'hide')
     return asksForWater
@@ -71,6 +74,27 @@ function mayWait(p: Profile, household: Household, now: string): boolean {
   const g = p.garment;
   const urgentStain = g.stains.some((s) => s.kind === 'dye-bleed' || (s.ageHours !== null && s.ageHours < 24));
   const sport = p.isSport && g.wearsSinceWash > 0;
+  const closedUse = noWaitingUses.includes(g.use);
+  const overdue = wearUnitsOf(g) >= overdueUnits || soilOrder.indexOf(g.soil) >= soilOrder.indexOf('heavy');
   const needed = g.neededBy !== null && daysUntil(now, g.neededBy) <= household.daysToNextWash + dryingDays;
-  return !(g.hygiene || p.contamination !== 'none' || urgentStain || sport || needed);
+  return !(
+    household.rules.waiting === 'none' ||
+    g.hygiene ||
+    p.contamination !== 'none' ||
+    urgentStain ||
+    sport ||
+    needed ||
+    closedUse ||
+    overdue
+  );
 }
+
+/** What is worn on the body, touches food or a baby, or comes from someone ill does not lie until next time. */
+const noWaitingUses: readonly Use[] = ['body', 'kitchen', 'baby', 'sick'];
+/** From so many wear units nothing waits. */
+const overdueUnits = 2;
+/** Wool, hair and outer layers below so many wear units gather for a fuller load, and air meanwhile. */
+const gathersBelowUnits = 1.5;
+/** Whether a piece may wait for a fuller load though others would share one with it today. */
+export const gathers = (p: Profile): boolean =>
+  (p.isWool || isOuter(p.garment)) && wearUnitsOf(p.garment) < gathersBelowUnits;

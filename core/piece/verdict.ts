@@ -5,7 +5,7 @@
 import { colourFacts } from '../colour/colour.ts';
 import { isDenim } from '../envelope/garment-envelope.ts';
 import { hasSignificant, isHide, isMostlyWool, isProtein, physicalShares } from '../fibre/blend.ts';
-import { kindFacts } from '../garment/kinds.ts';
+import { kindFacts, type Use } from '../garment/kinds.ts';
 import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
 import { soilOrder } from '../model/orders.ts';
@@ -13,7 +13,7 @@ import type { Outcome } from '../model/plan.ts';
 import { mixture } from '../units/numbers.ts';
 import { airedShare, dueness, wearsAllowed, wearUnitsSinceWash } from '../wear/wear.ts';
 
-export type WashCause = 'hygiene' | 'stain' | 'odour' | 'lies' | 'date' | 'soil' | 'wears';
+export type WashCause = 'hygiene' | 'stain' | 'odour' | 'lies' | 'date' | 'soil' | 'wears' | 'asked';
 export type Verdict =
   | { need: 'wash'; cause: WashCause; because: Message }
   | { need: 'spot'; because: Message }
@@ -21,14 +21,16 @@ export type Verdict =
   | { need: 'freshen'; how: 'air' | 'brush' | 'steam'; nearlyDue: boolean; helps: boolean; because: Message }
   | { need: 'nothing'; because: Message };
 
-/** What only the log knows. */
+/** What the piece itself does not tell. */
 export interface History {
+  /** It was put into the basket: linen and underwear that were used are washed, never only aired. */
+  asked: boolean;
   /** Days since it was last worn; null = unknown or never. */
   daysLying: number | null;
   /** Days since its last care of its own (fed, brushed, cleaned); null = never. */
   daysSinceCare: number | null;
 }
-export const noHistory: History = { daysLying: null, daysSinceCare: null };
+export const noHistory: History = { asked: false, daysLying: null, daysSinceCare: null };
 
 interface OwnCare {
   wears: number;
@@ -70,7 +72,8 @@ function careOf(g: Garment): OwnCareId | null {
   return g.traits.has('down') ? 'down' : null;
 }
 
-const isOuter = (g: Garment): boolean =>
+const neverOnlyAired: readonly Use[] = ['towel', 'body', 'kitchen', 'baby'];
+export const isOuter = (g: Garment): boolean =>
   kindFacts(g.kind).wearGroup === 'coat' || kindFacts(g.kind).wearGroup === 'jacket';
 export const isSlightlySoiled = (g: Garment): boolean => soilOrder.indexOf(g.soil) <= soilOrder.indexOf('light');
 /** From this share of a wear given back, a night of airing is worth while: wool, down, silk, linen, denim. */
@@ -108,6 +111,8 @@ export function needVerdict(g: Garment, history: History = noHistory): Verdict {
   if (!slight || (allowed === null && g.soil !== 'none')) return wash('soil', say('need.soil', { soil: g.soil }));
   if (allowed !== null && dueness(units) === 'due')
     return wash('wears', say('need.wears', { wears: g.wearsSinceWash, allowedWears: allowed }));
+  if (history.asked && neverOnlyAired.includes(g.use) && g.wearsSinceWash > 0)
+    return wash('asked', say('need.asked', { wears: g.wearsSinceWash }));
   return freshening(g, units, allowed);
 }
 

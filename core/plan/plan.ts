@@ -20,12 +20,12 @@ import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain
 import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
 import { procedureFor } from '../stain/procedure.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
-import { deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
-import { decide, type Decision } from '../piece/outcomes.ts';
-import { dryPlan, prepareSteps, pressPlan, storeAs } from '../piece/care-steps.ts';
+import { cheapest, deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
+import { decide, gathers, type Decision } from '../piece/outcomes.ts';
+import { dryPlan, prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-steps.ts';
 import { procedureOf } from './procedure.ts';
 import { applyPins, type Pin } from '../board/pins.ts';
-import { solve, type Progress } from '../solve/solve.ts';
+import { solve, type Candidate, type Progress, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
 
 export interface PlanRequest {
@@ -167,11 +167,12 @@ function washedGarment(
     const detergents = [load.product.class as DetergentClass];
     reasons.push({ code: 'H1', source: 'rule', message: say('plan.bears', { celsius, action, detergents }) });
   }
+  if (pressWaits(p)) reasons.push({ code: 'stain-before-heat', source: 'stain', message: say('plan.press-once-gone') });
   return {
     id: p.garment.id,
     outcome: 'wash',
     load: planned.id,
-    prepare: prepareSteps(p),
+    prepare: prepareSteps(p, load.setting.method === 'hand'),
     pretreat,
     dry: dryPlan(p, b.household, load.spinRpm, drumRadius(load)),
     press: pressPlan(p),
@@ -217,7 +218,8 @@ function unwashedGarment(
   waiting: boolean,
   pretreat: readonly Pretreatment[],
 ): PlannedGarment {
-  const outcome = waiting ? 'wait' : (decision.fixed ?? 'wait');
+  const untested = p.history.untested && p.history.strongColour;
+  const outcome = waiting ? (untested ? 'test-first' : 'wait') : (decision.fixed ?? 'wait');
   const reasons: Reason[] = [decision.reason];
   if (waiting) reasons.unshift(waitReason(b, i, p));
   const cost = outcomeCost(b, i, outcome);
@@ -269,6 +271,22 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
 
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
 
+/**
+ * Who is washed today, and who may wait by price. Waiting is the exception: two pieces that may share a load run; only what gathers for a full load, and
+ * what finds no partner, may wait.
+ */
+function candidatesOf(b: Basket, decisions: readonly Decision[], decided: Togetherness): Candidate[] {
+  const open = decisions.flatMap((d, i) => (d.fixed === null ? [i] : []));
+  const apart = new Set(decided.apart.flatMap(([i, j]) => [`${i},${j}`, `${j},${i}`]));
+  const hasPartner = (i: number): boolean =>
+    open.some((j) => j !== i && !apart.has(`${i},${j}`) && cheapest(b, i < j ? [i, j] : [j, i]).cost < Infinity);
+  return open.map((piece) => {
+    const p = b.profiles[piece];
+    const mayWait = decisions[piece]?.mayWait === true && p !== undefined && (gathers(p) || !hasPartner(piece));
+    return { piece, mayWait };
+  });
+}
+
 /** Plan a basket. Every piece is in exactly one load or has exactly one outcome. */
 export function planBasket(
   { household, garments, now, pins = [] }: PlanRequest,
@@ -283,7 +301,7 @@ export function planBasket(
     pins,
   );
   const { basket: b, decisions } = pinned;
-  const candidates = decisions.flatMap((d, piece) => (d.fixed === null ? [{ piece, mayWait: d.mayWait }] : []));
+  const candidates = candidatesOf(b, decisions, pinned.decided);
   const solution = solve(b, candidates, pinned.decided, onProgress);
   const priced = runningOrder(
     solution.loads.flatMap((l) => {

@@ -4,6 +4,7 @@
  */
 import { bleedLimits, bleedScore, catcherHelps, stainDeltaE } from '../colour/bleed.ts';
 import { bleedingDyes, type BleedingDye } from '../colour/dye.ts';
+import { judgement, useBit } from '../cost/judgement.ts';
 import { weightsFor, type Weights } from '../cost/weights.ts';
 import { isCellulose, mainParts, significantFibres } from '../fibre/blend.ts';
 import { physicalFibres } from '../fibre/physical.ts';
@@ -17,15 +18,16 @@ import {
 } from '../model/household.ts';
 import { soilOrder } from '../model/orders.ts';
 import { mixture } from '../units/numbers.ts';
+import type { Use } from '../garment/kinds.ts';
 import { bathCareOrder } from '../washing/basin.ts';
 import { soilColumn } from '../washing/dose.ts';
 import { statedFullLoadKwh, waterRowOf, type WaterRow } from '../washing/energy.ts';
-import { clothNeeds, helperOfClass } from '../washing/products.ts';
+import { clothNeeds, helperOfClass, isPowdered } from '../washing/products.ts';
 import { duty, quality } from './bits.ts';
 import { pairConflict, type Conflict } from './compatibility.ts';
-import { cleaningEffect, powderWear, wearUnitsOfWash } from '../piece/demand.ts';
-import { isDenim, profileOf, type Profile } from '../piece/profile.ts';
-import { displacementPerKg, enumerateSettings, refusal, type Setting } from './settings.ts';
+import { cleaningEffect, linenHeatC, powderWear, wearUnitsOfWash } from '../piece/demand.ts';
+import { profileOf, type Profile } from '../piece/profile.ts';
+import { displacementPerKg, enumerateSettings, isStranger, refusal, type Setting } from './settings.ts';
 import { dyeScratch, type DyeScratch } from './dye-view.ts';
 import type { LoadPrice } from './price.ts';
 
@@ -51,6 +53,25 @@ export interface PieceNumbers {
   /** Wear factor × value, with a plain product and with powder or tablets. */
   wearEur: number;
   powderWearEur: number;
+  /** How many pieces the entry counts in terms that count every piece. */
+  pieces: number;
+  /** Bit of what it is for. */
+  uses: number;
+  /** How much 60 °C would do for it, in deficits per piece: heat need × pieces; 0 where house or rule have no heat. */
+  heat: number;
+  /** What it gives of grey, kg, and what greying costs it at a full dose, EUR. */
+  greyKg: number;
+  greyEur: number;
+  /** What it gives of soil, kg, and what soil of others costs it at most, EUR. */
+  soilKg: number;
+  soilEur: number;
+  /** What a detergent without bleach costs it, EUR. */
+  bleachLostEur: number;
+  /** 1 where it is a stranger in a general programme. */
+  strangerInCotton: number;
+  strangerInSynthetics: number;
+  strangerInDelicate: number;
+  strangerInQuick: number;
 }
 
 export interface SettingNumbers {
@@ -128,6 +149,9 @@ export interface Basket {
   doses: Map<Product, ((massKg: number) => number)[]>;
   cache: Map<string, LoadPrice>;
   dyeScratch: DyeScratch;
+  /** Set of each piece, −1 = none, and how many pieces each set has; a set of one counts as none. */
+  setOf: Int32Array;
+  setSizes: readonly number[];
 }
 
 const familyRanks: readonly ProgrammeFamily[] = ['cotton', 'synthetics', 'delicate', 'wool'];
@@ -146,14 +170,81 @@ const brightenKinds: readonly string[] = [
   'turmeric-curry',
 ];
 
-function numbersOf(p: Profile): PieceNumbers {
+/** What of the house decides over single pieces. */
+interface House {
+  heats: boolean;
+  hasBleach: boolean;
+  hasWoolProgramme: boolean;
+}
+function houseOf(h: Household): House {
+  const programmes = h.washers.flatMap((w) => w.programmes);
+  return {
+    heats: h.rules.linenHeat === 'hot' && programmes.some((p) => p.temperaturesC.some((c) => c >= linenHeatC)),
+    hasBleach: h.products.some((p) => isPowdered(p) && p.remaining !== 0),
+    hasWoolProgramme: programmes.some((p) => p.family === 'wool'),
+  };
+}
+
+/** A load of at most this many shirts comes out smooth. */
+export const easyIronShirts = 3;
+/** A greyer or dirtier tea towel is no spoiled one. */
+const robustUses: readonly Use[] = ['kitchen', 'towel', 'body', 'baby', 'floor'];
+const soilSensitive: readonly Use[] = ['baby', 'bed', 'towel', 'kitchen'];
+const soilGivers: readonly Use[] = ['clothes', 'workshop', 'floor'];
+
+/** What a piece does to its company, and its company to it. */
+function companyNumbers(p: Profile, house: House): Pick<PieceNumbers, CompanyKey> {
+  const { garment: g } = p;
+  const { greying, resoiling } = judgement;
+  const counted = Math.min(g.count, greying.mostCounted);
+  const heavy = soilOrder.indexOf(g.soil) >= soilOrder.indexOf('heavy');
+  const receives = p.pale && p.greyShare === 0;
+  const greyEur =
+    g.valueEur *
+    greying.shareOfValue *
+    (p.whiteLike ? 1 : greying.light) *
+    (robustUses.includes(g.use) ? greying.linen : 1) *
+    counted;
+  const tender = soilSensitive.includes(g.use) || p.pale;
+  const stranger = (family: ProgrammeFamily): number => (isStranger(p, family, house.hasWoolProgramme) ? 1 : 0);
+  const bearsBleach = p.whiteLike && p.values.detergents.has('universal') && !p.values.flags.has('no-bleach-detergent');
+  return {
+    pieces: p.pieces,
+    uses: useBit(g.use),
+    heat: house.heats ? p.heatNeed * p.pieces : 0,
+    greyKg: p.massKg * p.greyShare,
+    greyEur: receives ? greyEur : 0,
+    soilKg: heavy && soilGivers.includes(g.use) ? p.massKg : 0,
+    soilEur: heavy ? 0 : resoiling.perPiece * (tender ? 1 : resoiling.robust) * p.pieces,
+    bleachLostEur: house.hasBleach && bearsBleach ? judgement.bleachLost * counted : 0,
+    strangerInCotton: stranger('cotton'),
+    strangerInSynthetics: stranger('synthetics'),
+    strangerInDelicate: stranger('delicate'),
+    strangerInQuick: stranger('quick'),
+  };
+}
+type CompanyKey =
+  | 'pieces'
+  | 'uses'
+  | 'heat'
+  | 'greyKg'
+  | 'greyEur'
+  | 'soilKg'
+  | 'soilEur'
+  | 'bleachLostEur'
+  | 'strangerInCotton'
+  | 'strangerInSynthetics'
+  | 'strangerInDelicate'
+  | 'strangerInQuick';
+
+function numbersOf(p: Profile, house: House): PieceNumbers {
   const { values: v, garment: g } = p;
   const flag = (on: boolean, bit: number): number => (on ? bit : 0);
   const colourClass = p.history.colour.class;
   const cellulose = mainParts(g.parts).every((part) =>
     significantFibres(part.fibres).every((f) => isCellulose(f.fibre)),
   );
-  const wearEur = p.wearFactor * g.valueEur;
+  const wearEur = p.wearFactor * g.valueEur * p.pieces;
   return {
     massKg: p.massKg,
     volumeL: p.volumeL,
@@ -179,25 +270,23 @@ function numbersOf(p: Profile): PieceNumbers {
       ) |
       flag(g.traits.has('waterproof') || g.traits.has('membrane'), duty.waterproof) |
       flag(v.bleach === 'none', duty.noOxygen) |
-      flag(!v.softener, duty.noSoftener),
+      flag(!v.softener, duty.noSoftener) |
+      flag(v.flags.has('no-bleach-detergent'), duty.noBleach) |
+      flag(p.bulk, duty.bulk) |
+      flag(p.bulkSuffers, duty.bulkSuffers) |
+      flag(p.isWool, duty.wool),
     qualities:
-      flag(isDenim(g), quality.denim) |
-      flag(p.isSport, quality.sport) |
-      flag(p.isShirt, quality.shirt) |
-      flag(p.isSilk, quality.silk) |
-      flag(g.label?.wash?.by === 'hand' || v.flags.has('hand-programmes-only'), quality.handLabel) |
-      flag(g.hygiene, quality.hygiene) |
-      flag(soilOrder.indexOf(g.soil) <= soilOrder.indexOf('light'), quality.lightSoil) |
       flag(p.fibre.has('down'), quality.down) |
-      flag(p.fibre.has('cotton') && g.traits.has('denim'), quality.cottonDenim) |
-      flag(colourClass === 'white' && !p.history.colour.contrast, quality.white) |
+      flag(p.robustCotton, quality.robustCotton) |
+      flag(p.whiteLike && !p.history.colour.contrast, quality.white) |
       flag(v.bleach === 'any' && cellulose, quality.chlorine),
     familyRank: familyRanks.indexOf(p.family),
     bathRank: bathCareOrder.indexOf(p.bathCare),
-    isShirt: p.isShirt ? 1 : 0,
+    isShirt: p.isShirt ? Math.min(g.count, easyIronShirts) : 0,
     need: p.need,
     wearEur,
     powderWearEur: wearEur * powderWear(p.coloured),
+    ...companyNumbers(p, house),
   };
 }
 
@@ -215,6 +304,13 @@ function settingNumbers(s: Setting, household: Household): SettingNumbers {
     products: new Map(),
   };
 }
+
+/** Temperature that is no matter of price where some setting bears it: hygiene, and the contrast aimed at in raw denim. */
+function wantedTemperatureC(p: Profile, h: Household): number {
+  if (p.contamination === 'hygiene') return linenHeatC;
+  return h.rules.denim === 'contrast-40' && p.rawIndigo ? contrastC : 0;
+}
+const contrastC = 40;
 
 /** False for a setting that an earlier one equals in everything but the machine's name. */
 function distinctSettings(settings: readonly Setting[]): boolean[] {
@@ -235,12 +331,30 @@ function distinctSettings(settings: readonly Setting[]): boolean[] {
   });
 }
 
+/** The sets that like to stay together. */
+function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'> {
+  const members = new Map<string, number[]>();
+  garments.forEach((g, i) => {
+    if (g.set !== null && g.include) members.set(g.set, [...(members.get(g.set) ?? []), i]);
+  });
+  const setOf = new Int32Array(garments.length).fill(-1);
+  const sizes: number[] = [];
+  for (const list of members.values()) {
+    if (list.length < 2) continue;
+    for (const i of list) setOf[i] = sizes.length;
+    sizes.push(list.length);
+  }
+  return { setOf, setSizes: sizes };
+}
+
 /** Share of its value that a piece loses at ΔE 4.3. */
 const damageShare = 0.05;
 
 /** The basket with everything precomputed that pricing needs. */
 export function basketOf(garments: readonly Garment[], household: Household, waivers: Waivers | null = null): Basket {
   const profiles = garments.map((g, i) => profileOf(g, household.rules, waivers?.labels.has(i) ?? false));
+  const house = houseOf(household);
+  const sets = setsOf(garments);
   const n = profiles.length;
   const waived = waivers && waivers.pairs.length > 0 ? new Uint8Array(n * n) : null;
   if (waived)
@@ -251,8 +365,9 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
   const settings = enumerateSettings(household);
   const allowed = profiles.map((p, i) => {
     const bears = settings.map((s) => refusal(p, s) === null && !(waivers?.byHand.has(i) && s.method !== 'hand'));
-    const hot = p.contamination === 'hygiene' && settings.some((s, i) => bears[i] && s.temperatureC >= 60);
-    return bears.map((b, i) => b && (!hot || (settings[i]?.temperatureC ?? 0) >= 60));
+    const wantedC = wantedTemperatureC(p, household);
+    const hot = settings.some((s, k) => bears[k] && s.temperatureC >= wantedC);
+    return bears.map((b, k) => b && (!hot || (settings[k]?.temperatureC ?? 0) >= wantedC));
   });
   const settingWords = Math.ceil(settings.length / 32);
   const allowedBits = new Int32Array(profiles.length * settingWords);
@@ -320,7 +435,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     profiles,
     waived,
     pieces: profiles.map((p, i) => {
-      const x = numbersOf(p);
+      const x = numbersOf(p, house);
       return waivers?.overfill.has(i) ? { ...x, duties: x.duties | duty.overfill } : x;
     }),
     settings,
@@ -349,6 +464,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     doses: new Map(),
     cache: new Map(),
     dyeScratch: dyeScratch(giverClasses.length),
+    ...sets,
   };
 }
 

@@ -14,18 +14,16 @@ export const duty = {
   noSoftener: 512,
   noPod: 1024,
   overfill: 2048,
+  /** Its label forbids a detergent that bleaches. */
+  noBleach: 4096,
+  bulk: 8192,
+  bulkSuffers: 16384,
+  wool: 32768,
 } as const;
 /** Qualities a load has only when every piece has them. */
 export const quality = {
-  denim: 1,
-  sport: 2,
-  shirt: 4,
-  silk: 8,
-  handLabel: 16,
-  hygiene: 32,
-  lightSoil: 64,
   down: 128,
-  cottonDenim: 256,
+  robustCotton: 256,
   white: 512,
   chlorine: 1024,
 } as const;

@@ -1,5 +1,7 @@
-/** Which two pieces may never share a load, whatever the setting (H4–H7, H10), each with its constraint and words. */
+/** Which two pieces may never share a load, whatever the setting (H3–H7, H10, H11), each with its constraint and its message. */
 import { ownColour } from '../colour/colour.ts';
+import { useBit } from '../cost/judgement.ts';
+import type { Use } from '../garment/kinds.ts';
 import { isProtein, hasSignificant } from '../fibre/blend.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { ColourClass } from '../colour/colour.ts';
@@ -50,7 +52,12 @@ function separateFrom(p: Profile, other: Profile): Conflict | null {
       constraint: 'H5',
       message: () => say('apart.alone', { name: name(p), because: companyReason(p, 'alone') }),
     };
-  const fits = p.history.knownBleeder ? sameDepth(p, other) : ownColour(p.history.colour, other.history.colour);
+  // Raw indigo goes with indigo alone until it has earned its trust.
+  const fits = isUntrustedIndigo(p)
+    ? other.history.dye === 'indigo'
+    : p.history.knownBleeder
+      ? sameDepth(p, other)
+      : ownColour(p.history.colour, other.history.colour);
   if (fits) return null;
   return {
     constraint: 'H5',
@@ -58,6 +65,50 @@ function separateFrom(p: Profile, other: Profile): Conflict | null {
       say('apart.own-colour', { name: name(p), other: name(other), because: companyReason(p, 'like-colours') }),
   };
 }
+const isUntrustedIndigo = (p: Profile): boolean => p.rawIndigo && !p.history.earned;
+
+/** Pale cloth keeps from darks and reds that have not earned their trust, whatever the prediction says of one wash. */
+const darkBesidePale = (dark: Profile, pale: Profile): Conflict | null =>
+  dark.darkUntrusted && pale.pale && !pale.history.colour.red
+    ? { constraint: 'H3', message: () => say('apart.pale-dark', { name: name(pale), other: name(dark) }) }
+    : null;
+
+const kitchenStrangers: readonly Use[] = ['body', 'floor'];
+const floorStrangers: readonly Use[] = ['kitchen', 'body', 'baby', 'bed'];
+const babyStrangers: readonly Use[] = ['workshop', 'floor'];
+/** Kitchen linen beside underwear or floor cloths, by the bits of the uses. */
+export const mixesKitchen = (uses: number): boolean =>
+  (uses & useBit('kitchen')) !== 0 && kitchenStrangers.some((u) => (uses & useBit(u)) !== 0);
+
+/** H11: what touches food, the body, a baby or the floor. Illness and workshop soil keep apart by contamination (H4). */
+function usesApart(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
+  const [use, other] = [a.garment.use, b.garment.use];
+  const together = (one: Use, strangers: readonly Use[]): boolean =>
+    (use === one && strangers.includes(other)) || (other === one && strangers.includes(use));
+  const dirtyWithBaby = (p: Profile, q: Profile): boolean =>
+    p.garment.use === 'baby' && q.garment.use === 'clothes' && q.garment.soil === 'heavy';
+  const faceCloth = (p: Profile, q: Profile): boolean => p.garment.use === 'floor' && q.garment.kind === 'face_cloth';
+  const apart =
+    (rules.kitchenLinen === 'always-apart' && together('kitchen', kitchenStrangers)) ||
+    together('floor', floorStrangers) ||
+    together('baby', babyStrangers) ||
+    dirtyWithBaby(a, b) ||
+    dirtyWithBaby(b, a) ||
+    faceCloth(a, b) ||
+    faceCloth(b, a);
+  return apart
+    ? {
+        constraint: 'H11',
+        message: () => say('apart.uses', { name: name(a), use, other: name(b), otherUse: other }),
+      }
+    : null;
+}
+
+/** Without spin for less ironing concerns the shirts, not what shares their day. */
+const easyIron = (shirt: Profile, other: Profile, rules: HouseRules): Conflict | null =>
+  rules.shirtAim === 'easy-iron' && shirt.isShirt && !other.isShirt
+    ? { constraint: 'H10', message: () => say('apart.easy-iron', { name: name(shirt), other: name(other) }) }
+    : null;
 
 function chemistry(a: Profile, b: Profile): Conflict | null {
   const shared = [...a.values.detergents].some((c) => b.values.detergents.has(c));
@@ -73,8 +124,9 @@ function chemistry(a: Profile, b: Profile): Conflict | null {
 
 const studFragile = (p: Profile): boolean =>
   has(p, 'lace', 'mesh', 'tulle', 'chunky-knit', 'hand-knit', 'sequins', 'beads') ||
-  hasSignificant(p.garment.parts, isProtein);
-const zipFragile = (p: Profile): boolean => has(p, 'lace', 'tulle', 'sequins', 'beads') || p.isWool;
+  hasSignificant(p.garment.parts, isProtein) ||
+  p.woolLike;
+const zipFragile = (p: Profile): boolean => has(p, 'lace', 'tulle', 'sequins', 'beads') || p.woolLike;
 function hardware(hard: Profile, soft: Profile): Conflict | null {
   if (has(hard, 'studs', 'hard-buckle') && studFragile(soft))
     return { constraint: 'H7', message: () => say('apart.hard-parts', { name: name(hard), other: name(soft) }) };
@@ -83,7 +135,7 @@ function hardware(hard: Profile, soft: Profile): Conflict | null {
   return null;
 }
 const lint = (giver: Profile, collector: Profile): Conflict | null =>
-  giver.lintGiver && collector.lintCollector
+  (giver.lintGiver && collector.lintCollector) || (giver.terry && collector.collectsTerry)
     ? { constraint: 'H7', message: () => say('apart.lint', { name: name(giver), other: name(collector) }) }
     : null;
 
@@ -110,7 +162,7 @@ function woolCompany(a: Profile, b: Profile, rules: HouseRules): Conflict | null
   const [wool, other] = a.isWool ? [a, b] : [b, a];
   if (rules.woolCompany === 'alone')
     return { constraint: 'H10', message: () => say('apart.wool-alone', { name: name(wool) }) };
-  return other.family === 'delicate'
+  return other.softDelicate
     ? null
     : {
         constraint: 'H10',
@@ -130,6 +182,11 @@ export function pairConflict(a: Profile, b: Profile, rules: HouseRules): Conflic
     hardware(b, a) ??
     lint(a, b) ??
     lint(b, a) ??
+    darkBesidePale(a, b) ??
+    darkBesidePale(b, a) ??
+    usesApart(a, b, rules) ??
+    easyIron(a, b, rules) ??
+    easyIron(b, a, rules) ??
     houseRule(a, b, rules)
   );
 }

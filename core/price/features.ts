@@ -17,7 +17,19 @@ type Gathered =
   | 'familyRank'
   | 'bathRank'
   | 'wearEur'
-  | 'powderWearEur';
+  | 'powderWearEur'
+  | 'pieces'
+  | 'uses'
+  | 'heat'
+  | 'greyKg'
+  | 'greyEur'
+  | 'soilKg'
+  | 'soilEur'
+  | 'bleachLostEur'
+  | 'strangerInCotton'
+  | 'strangerInSynthetics'
+  | 'strangerInDelicate'
+  | 'strangerInQuick';
 /** The numbers of one piece, gathered over the set. */
 export interface Features extends Pick<PieceNumbers, Gathered> {
   count: number;
@@ -42,6 +54,18 @@ export const noFeatures = (): Features => ({
   shirts: 0,
   wearEur: 0,
   powderWearEur: 0,
+  pieces: 0,
+  uses: 0,
+  heat: 0,
+  greyKg: 0,
+  greyEur: 0,
+  soilKg: 0,
+  soilEur: 0,
+  bleachLostEur: 0,
+  strangerInCotton: 0,
+  strangerInSynthetics: 0,
+  strangerInDelicate: 0,
+  strangerInQuick: 0,
 });
 /** The features of a set with one piece more; `into` may be `from`. */
 export function gather(into: Features, from: Features, p: PieceNumbers): void {
@@ -62,6 +86,18 @@ export function gather(into: Features, from: Features, p: PieceNumbers): void {
   into.shirts = from.shirts + p.isShirt;
   into.wearEur = from.wearEur + p.wearEur;
   into.powderWearEur = from.powderWearEur + p.powderWearEur;
+  into.pieces = from.pieces + p.pieces;
+  into.uses = from.uses | p.uses;
+  into.heat = from.heat + p.heat;
+  into.greyKg = from.greyKg + p.greyKg;
+  into.greyEur = from.greyEur + p.greyEur;
+  into.soilKg = from.soilKg + p.soilKg;
+  into.soilEur = from.soilEur + p.soilEur;
+  into.bleachLostEur = from.bleachLostEur + p.bleachLostEur;
+  into.strangerInCotton = from.strangerInCotton + p.strangerInCotton;
+  into.strangerInSynthetics = from.strangerInSynthetics + p.strangerInSynthetics;
+  into.strangerInDelicate = from.strangerInDelicate + p.strangerInDelicate;
+  into.strangerInQuick = from.strangerInQuick + p.strangerInQuick;
 }
 export function featuresOf(b: Basket, pieces: readonly number[]): Features {
   const f = noFeatures();

@@ -2,6 +2,7 @@
  * The price of one load. Every set of pieces has a best setting and a cost, independent of all other loads, so that a plan is the sum of its
  * loads and of what waits. One function prices a set at a setting; asked for details it also tells how the load would run.
  */
+import { judgement } from '../cost/judgement.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
 import type { Violation } from '../model/constraints.ts';
@@ -9,13 +10,24 @@ import type { Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
 import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
 import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
-import type { Basket } from './basket.ts';
-import { duty, quality } from './bits.ts';
-import { cleaningEffect, wearUnitsOfWash } from '../piece/demand.ts';
+import { easyIronShirts, type Basket } from './basket.ts';
+import { duty } from './bits.ts';
+import {
+  coldDeficit,
+  companyPrice,
+  dividedSetsPrice,
+  emptyDrumPrice,
+  greyingOf,
+  resoilingOf,
+  strangersIn,
+} from './company-price.ts';
+import { mixesKitchen } from './compatibility.ts';
+import { cleaningEffect, linenHeatC, wearUnitsOfWash } from '../piece/demand.ts';
+import { isPowdered } from '../washing/products.ts';
 import { dyeView } from './dye-view.ts';
-import { every, featuresOf, hasDuty, type Features } from './features.ts';
+import { featuresOf, hasDuty, type Features } from './features.ts';
 import { handBath, handDuration, type HandBath } from './hand-bath.ts';
-import { doseFor, helpersFor, isPowdered, noHelpers, productFor, productMoney } from './product-choice.ts';
+import { doseFor, helpersFor, noHelpers, productFor, productMoney } from './product-choice.ts';
 import { fillOfSet, spinOfSet, type Setting } from './settings.ts';
 import { donorShares, type Transfer } from './transfer.ts';
 
@@ -44,6 +56,10 @@ export interface PricedLoad {
   attendedMin: number;
   extraRinse: boolean;
   deficits: readonly number[];
+  /** What the drum costs for being nearly empty; no part of what waiting costs. */
+  emptyDrum: number;
+  /** What the company costs, EUR, the uses that lie side by side, and the strangers in the programme. */
+  company: { greying: number; resoiling: number; uses: number; dividedSets: number; strangers: number };
   bath: HandBath | null;
 }
 export interface UnpricedLoad {
@@ -57,6 +73,7 @@ export type LoadPrice = PricedLoad | UnpricedLoad;
 const violationOrder: readonly Violation[] = [
   'H4',
   'H5',
+  'H11',
   'H6',
   'H7',
   'H10',
@@ -69,50 +86,28 @@ const violationOrder: readonly Violation[] = [
 /** A refused setting is a negative number that tells the broken constraint. */
 const broken = (v: Violation): number => -1 - violationOrder.indexOf(v);
 
-function matchesFamily(s: Setting, f: Features, hasWoolProgramme: boolean): boolean {
-  if (s.method === 'hand') return true;
-  const own = f.familyRank === 3 && !hasWoolProgramme ? 2 : f.familyRank;
-  switch (s.programme.family) {
-    case 'cotton':
-      return own === 0;
-    case 'synthetics':
-      return own === 1;
-    case 'delicate':
-      return own === 2;
-    case 'wool':
-      return own === 3;
-    case 'denim':
-      return every(f, quality.denim);
-    case 'sports':
-      return every(f, quality.sport);
-    case 'shirts':
-      return every(f, quality.shirt);
-    case 'silk':
-      return every(f, quality.silk);
-    case 'hand-wash':
-      return every(f, quality.handLabel);
-    case 'hygiene':
-      return every(f, quality.hygiene);
-    case 'quick':
-      return every(f, quality.lightSoil);
-    case 'rinse-spin':
-      return false;
-  }
-}
-
 /** A full drum; a confirmed decision may pack it to 1.2. */
 const fillLimit = (f: Features): number => (hasDuty(f, duty.overfill) ? 1.2 : 1) + 1e-9;
-/** A load of at most this many shirts comes out smooth. */
-const easyIronShirts = 3;
+/** A rule that only a setting breaks: bulk beside delicates in a drum, kitchen linen beside underwear or floor cloths below 60 °C, no wool in a wool programme. */
+function brokenByCompany(b: Basket, f: Features, s: Setting): Violation | null {
+  if (s.method === 'machine') {
+    if (hasDuty(f, duty.bulk) && hasDuty(f, duty.bulkSuffers)) return 'H7';
+    if (s.programme.family === 'wool' && !hasDuty(f, duty.wool)) return 'H1';
+  }
+  const apartWhenCool = b.household.rules.kitchenLinen === 'apart-below-60' && s.temperatureC < linenHeatC;
+  return apartWhenCool && mixesKitchen(f.uses) ? 'H11' : null;
+}
 
-/** A way of pricing that a bound supposes: this product, dosed for this soil, in the programme's own family or not; whites brightened or not; with a catcher or without. */
+/** A way of pricing that a bound supposes: this product, dosed for this soil, with strangers in the programme or not; whites brightened or not; with a catcher or without. */
 export interface Supposed {
   product: Product;
   soilColumn: number;
-  otherFamily: boolean;
+  strangers: boolean;
   bright: boolean;
   caught: boolean;
 }
+const strangersAt = (s: Setting, f: Features): number =>
+  s.method === 'machine' ? strangersIn(f, s.programme.family) : 0;
 /** Whether a set at a setting is really washed as supposed, but for the catcher. */
 export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed): boolean => {
   const s = b.settings[index];
@@ -121,21 +116,28 @@ export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed)
     s !== undefined &&
     f.soilColumn === m.soilColumn &&
     productFor(b, f, s, index) === m.product &&
-    matchesFamily(s, f, b.hasWoolProgramme) === !m.otherFamily
+    strangersAt(s, f) > 0 === m.strangers &&
+    brokenByCompany(b, f, s) === null
   );
 };
 
 /**
- * What a supposed pricing tells beside its cost, written into an object of the caller (one for millions of calls): what the set's dye damage, and its
- * whole cost, come to at least in every larger set that is washed as supposed, EUR, and whether a catcher is due. A larger set may spin slower (less
+ * What a supposed pricing tells beside its cost, written into an object of the caller (one for millions of calls): what the set's harm (dye, greying, soil, uses side by side), and
+ * its whole cost, come to at least in every larger set that is washed as supposed, EUR, and whether a catcher is due. A larger set may spin slower (less
  * energy) or lose its vinegar or softener; a hand bath may lose its soak, so that nothing is claimed of it.
  */
 export interface SupersetBounds {
-  dyeAtLeast: number;
+  harmAtLeast: number;
   costAtLeast: number;
   catcherDue: boolean;
 }
-export const noSupersetBounds = (): SupersetBounds => ({ dyeAtLeast: 0, costAtLeast: -Infinity, catcherDue: false });
+export const noSupersetBounds = (): SupersetBounds => ({ harmAtLeast: 0, costAtLeast: -Infinity, catcherDue: false });
+
+/** Missing cleanliness of an entry, of all its pieces. */
+const pieceDeficit = (b: Basket, i: number, effect: number): number => {
+  const p = b.pieces[i];
+  return p ? Math.max(0, p.need - effect) * p.pieces : 0;
+};
 
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(
@@ -156,6 +158,9 @@ function costAt(
   const fill = fillOfSet(s, f);
   if (fill > fillLimit(f)) return broken('H2');
   if (household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts) return broken('H2');
+  // A supposed set may still gain the wool that its programme asks for.
+  const against = brokenByCompany(b, f, s);
+  if (against !== null && !(supposed && against === 'H1')) return broken(against);
   const spinRpm = s.method === 'machine' ? spinOfSet(s, f, n.spins) : 0;
   if (spinRpm === null) return broken('H1');
   const product = supposed?.product ?? productFor(b, f, s, index);
@@ -204,7 +209,7 @@ function costAt(
     energyKwh = hotWaterKwh(bath.hotL * (1 + bath.rinses), household.water.hotC, household.water.coldC);
     waterL = bath.litres * (1 + bath.rinses);
     durationMin = handDuration(bath);
-    attendedMin = loadConstants.handAttendedMin + loadConstants.handExtraPieceMin * (f.count - 1);
+    attendedMin = loadConstants.handAttendedMin + loadConstants.handExtraPieceMin * (f.pieces - 1);
     const minutes = bath.soakMin + bath.moveMin;
     effect = cleaningEffect(s.temperatureC, 'hand', minutes, detergent);
     wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', minutes, 1);
@@ -212,30 +217,40 @@ function costAt(
   const products = productMoney(product, doseAmount, doseUnit) + helpers.money;
   const plain =
     energyKwh * household.tariff.electricityPerKwh + (waterL / 1000) * household.tariff.waterPerM3 + products;
+  const strangers = strangersAt(s, f);
   const fixed =
     w.attendedMinute * attendedMin +
     w.elapsedMinute * durationMin +
-    ((supposed ? supposed.otherFamily : !matchesFamily(s, f, b.hasWoolProgramme)) ? w.otherFamily : 0);
-  let deficit = 0;
-  for (const i of pieces) deficit += Math.max(0, (b.pieces[i]?.need ?? 0) - effect);
-  const pieceCost = w.lambdaClean * deficit + w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur);
+    ((supposed ? supposed.strangers : strangers > 0) ? w.otherFamily : 0);
+  let deficit = f.heat * coldDeficit(s.temperatureC);
+  for (const i of pieces) deficit += pieceDeficit(b, i, effect);
+  const bleached = powder || (supposed ? supposed.bright : helpers.bright);
+  const pieceCost =
+    w.lambdaClean * deficit +
+    w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur) +
+    judgement.stranger * strangers +
+    (bleached ? 0 : f.bleachLostEur);
+  const company = companyPrice(f, s, fill);
+  const emptyDrum = emptyDrumPrice(s, fill);
+  const dividedSets = dividedSetsPrice(b, pieces);
   // Dye can only add to this, so a set that is already too dear is not looked at for it.
-  if (w.resources * (plain + runMoney) + fixed + pieceCost >= cutoff) return Infinity;
+  const beside = company + emptyDrum + dividedSets;
+  if (w.resources * (plain + runMoney) + fixed + pieceCost + beside >= cutoff) return Infinity;
   const dye = dyeView(b, pieces, f, index, shares, detail !== null, supposed?.caught);
   if (!dye.allowed) return broken('H3');
   const resources = plain + (dye.catcher ? productMoney(dye.catcher, 1, doseUnitOf(dye.catcher)) : 0);
   const loadCost = w.resources * (resources + runMoney) + fixed;
   const dyeCost = w.dyeDamage * dye.damage;
-  const cost = loadCost + pieceCost + dyeCost;
+  const cost = loadCost + pieceCost + dyeCost + beside;
   if (bounds) {
-    bounds.dyeAtLeast = dyeCost;
+    bounds.harmAtLeast = dyeCost + company;
     bounds.catcherDue = dye.due;
     const spinKwh =
       n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
     bounds.costAtLeast =
       s.method === 'hand'
         ? -Infinity
-        : cost - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
+        : cost - emptyDrum - dividedSets - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
   }
   if (detail) {
     const catcherDose: Dose[] = dye.catcher
@@ -272,6 +287,8 @@ function costAt(
       attendedMin,
       extraRinse,
       deficits: pieces.map((i) => Math.max(0, (b.pieces[i]?.need ?? 0) - effect)),
+      emptyDrum,
+      company: { greying: greyingOf(f, s), resoiling: resoilingOf(f), uses: f.uses, dividedSets, strangers },
       bath,
     });
   }
@@ -378,6 +395,8 @@ function violationsAt(
     out.push('H2');
   if (!productFor(b, f, s, index)) out.push('no-suitable-product');
   if (s.method === 'machine' && spinOfSet(s, f, n.spins) === null) out.push('H1');
+  const against = brokenByCompany(b, f, s);
+  if (against !== null && !out.includes(against)) out.push(against);
   return out;
 }
 
@@ -408,14 +427,18 @@ function unpriced(b: Basket, pieces: readonly number[]): UnpricedLoad {
 const capacityKg = (load: PricedLoad): number =>
   load.setting.method === 'machine' ? load.setting.programme.maxLoadKg : load.massKg / load.fill;
 
-/** Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, and the days of waiting. */
+/**
+ * Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, the days of waiting, and that it was asked for. A drum
+ * nearly empty and a set divided are no part of it.
+ */
 export function deferralCost(b: Basket, piece: number): number {
   const p = b.profiles[piece];
   if (!p) return 0;
-  const waiting = b.household.daysToNextWash * b.weights.waitingPerDay * p.urgency;
+  const perPiece = b.household.daysToNextWash * b.weights.waitingPerDay * p.urgency + judgement.askedFor;
+  const waiting = perPiece * p.pieces;
   let least = Infinity;
   for (const load of pricesBySetting(b, [piece])) {
-    const own = load.cost - load.loadCost;
+    const own = load.cost - load.loadCost - load.emptyDrum - load.company.dividedSets;
     least = Math.min(least, own + (load.loadCost * p.massKg) / (loadConstants.typicalFill * capacityKg(load)));
   }
   return (Number.isFinite(least) ? least : 0) + waiting;

@@ -1,10 +1,17 @@
 /** Which products of the cupboard a load gets, how much, and what they cost: detergent by cloth and setting; bleach, vinegar and softener by the rules of the house. */
 import { loadConstants } from '../cost/weights.ts';
-import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import { detergentClasses, type DetergentClass, type Household, type Product } from '../model/household.ts';
 import type { Dose } from '../model/plan.ts';
 import { clamp } from '../units/numbers.ts';
 import { doseUnitOf, machineDose } from '../washing/dose.ts';
-import { chooseProduct, clothNeeds, helperOfClass, sharedClasses } from '../washing/products.ts';
+import {
+  chooseProduct,
+  clothNeeds,
+  helperOfClass,
+  isPowdered,
+  sharedClasses,
+  type ProductSituation,
+} from '../washing/products.ts';
 import { classesOfMask, type Basket } from './basket.ts';
 import { duty, quality } from './bits.ts';
 import { oxygenBleachBonusFromC } from '../piece/demand.ts';
@@ -27,13 +34,18 @@ const classesFor = (f: Features): DetergentClass[] =>
     new Set(classesOfMask(f.permitted)),
   );
 
+/** A label forbids a detergent that bleaches; the rule avoids it while another is there. */
+const bleachInDetergent = (h: Household, forbidden: boolean): ProductSituation['bleach'] =>
+  forbidden ? 'never' : h.rules.whites === 'colour-safe' ? 'last' : 'allowed';
+
 /** The product of the cupboard for a set at a setting; remembered by cloth, permission and duties. */
 export function productFor(b: Basket, f: Features, s: Setting, index: number): Product | null {
-  const key =
-    (f.needs * 256 + (f.permitted & 255)) * 8 +
+  const duties =
     (hasDuty(f, duty.dark) ? 1 : 0) +
     (hasDuty(f, duty.noPowder) ? 2 : 0) +
-    (hasDuty(f, duty.noPod) ? 4 : 0);
+    (hasDuty(f, duty.noPod) ? 4 : 0) +
+    (hasDuty(f, duty.noBleach) ? 8 : 0);
+  const key = (f.needs * 256 + (f.permitted & 255)) * 16 + duties;
   const memo = b.numbers[index]?.products;
   const known = memo?.get(key);
   if (known !== undefined) return known;
@@ -44,6 +56,7 @@ export function productFor(b: Basket, f: Features, s: Setting, index: number): P
     hasDark: hasDuty(f, duty.dark),
     noPowder: hasDuty(f, duty.noPowder),
     noPod: hasDuty(f, duty.noPod),
+    bleach: bleachInDetergent(b.household, hasDuty(f, duty.noBleach)),
     hardnessMmolPerL: b.household.water.hardnessMmolPerL,
   });
   memo?.set(key, product);
@@ -63,9 +76,6 @@ export function doseFor(b: Basket, p: Product, soil: number): (massKg: number) =
 /** Vinegar in the softener place, at most; softener when the pack says nothing. */
 const vinegarMl = 60;
 const softenerMl = 35;
-export const isPowdered = (p: Product): boolean =>
-  p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
-
 export const noHelpers = { doses: [] as Dose[], money: 0, bright: false };
 
 /** Bleach, vinegar or softener by the rules of the house; machine loads only. */
@@ -130,17 +140,19 @@ export function possibleProducts(b: Basket, index: number): Product[] {
   for (const c of detergentClasses)
     for (const hasDark of flags)
       for (const noPowder of flags)
-        for (const noPod of flags) {
-          const p = chooseProduct(b.household.products, [c], {
-            method: s.method,
-            temperatureC: s.temperatureC,
-            washer: s.method === 'machine' ? s.washer : null,
-            hasDark,
-            noPowder,
-            noPod,
-            hardnessMmolPerL: b.household.water.hardnessMmolPerL,
-          });
-          if (p) found.add(p);
-        }
+        for (const noPod of flags)
+          for (const noBleach of flags) {
+            const p = chooseProduct(b.household.products, [c], {
+              method: s.method,
+              temperatureC: s.temperatureC,
+              washer: s.method === 'machine' ? s.washer : null,
+              hasDark,
+              noPowder,
+              noPod,
+              bleach: bleachInDetergent(b.household, noBleach),
+              hardnessMmolPerL: b.household.water.hardnessMmolPerL,
+            });
+            if (p) found.add(p);
+          }
   return [...found];
 }

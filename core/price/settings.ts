@@ -1,6 +1,7 @@
 /** Every way this household can run a load (washer × programme × temperature, basin × temperature), and which pieces may take part. */
-import type { Basin, Household, Programme, Washer } from '../model/household.ts';
-import { actionOrder, respects } from '../model/orders.ts';
+import { isDenim } from '../envelope/garment-envelope.ts';
+import type { Basin, Household, Programme, ProgrammeFamily, Washer } from '../model/household.ts';
+import { actionOrder, respects, soilOrder } from '../model/orders.ts';
 import { usableVolumeL, bathCare, bathCareOrder, heldAirLPerKg } from '../washing/basin.ts';
 import { drumRows, familyDrumRow } from '../washing/drum.ts';
 import { spinWithin } from '../washing/spin.ts';
@@ -58,6 +59,61 @@ export function enumerateSettings(h: Household): Setting[] {
   return out;
 }
 
+/**
+ * Special programmes are for their own: whether a piece may take part at all. A wool load asks besides for one piece of wool or hair.
+ */
+export function mayEnter(p: Profile, family: ProgrammeFamily): boolean {
+  switch (family) {
+    case 'wool':
+      return p.isWool || p.softDelicate;
+    case 'silk':
+      return p.isSilk;
+    case 'denim':
+      return isDenim(p.garment);
+    case 'sports':
+      return p.isSport;
+    case 'shirts':
+      return p.isShirt;
+    case 'hand-wash':
+      return p.garment.label?.wash?.by === 'hand' || respects(actionOrder, p.values.maxAction, 'very-mild');
+    case 'hygiene':
+      return p.values.maxTemperatureC >= hygieneC;
+    case 'cotton':
+    case 'synthetics':
+    case 'delicate':
+    case 'quick':
+    case 'rinse-spin':
+      return true;
+  }
+}
+const hygieneC = 60;
+
+/** General programmes take other families, too, at a price: whether a piece is a stranger there. */
+export function isStranger(p: Profile, family: ProgrammeFamily, hasWoolProgramme: boolean): boolean {
+  switch (family) {
+    case 'cotton':
+    case 'hygiene': {
+      const { wash } = p.garment.label ?? { wash: null };
+      const robust = p.family === 'synthetics' && wash?.by === 'machine' && wash.action === 'normal';
+      return p.family !== 'cotton' && !robust;
+    }
+    case 'synthetics':
+      return p.family !== 'synthetics';
+    case 'delicate':
+      return p.family !== 'delicate' && !(p.family === 'wool' && !hasWoolProgramme);
+    case 'quick':
+      return soilOrder.indexOf(p.garment.soil) > soilOrder.indexOf('light');
+    case 'wool':
+    case 'silk':
+    case 'denim':
+    case 'sports':
+    case 'shirts':
+    case 'hand-wash':
+    case 'rinse-spin':
+      return false;
+  }
+}
+
 const handProgrammes: readonly Programme['family'][] = ['hand-wash', 'wool', 'silk'];
 
 /** A family's own drum row for down: feathers fill the drum far above other delicates. */
@@ -81,6 +137,7 @@ export function refusal(p: Profile, s: Setting): string | null {
   if (!respects(actionOrder, s.programme.action, v.maxAction)) return `bears at most ${v.maxAction} movement`;
   if (v.flags.has('hand-programmes-only') && !handProgrammes.includes(s.programme.family))
     return 'only in a hand-wash, wool or silk programme';
+  if (!mayEnter(p, s.programme.family)) return 'the programme is for another kind of cloth';
   if (s.washer.loading === 'top-agitator' && p.noAgitator) return 'a centre agitator is too rough';
   if (bestSpin([p], s) === null) return 'the machine has no spin slow enough';
   if (p.massKg > s.programme.maxLoadKg) return 'heavier than the programme takes';
@@ -89,23 +146,23 @@ export function refusal(p: Profile, s: Setting): string | null {
   return null;
 }
 
-/** Spin limit that a bare cotton denim load falls back to when the machine has nothing slow enough against creases. */
-const denimFibreLimitRpm = 1400;
+/** Spin that robust cotton falls back to when the machine has nothing slow enough against creases. */
+const robustCottonRpm = 1400;
 
 /**
- * Spin by rule: the highest offered within the limit; the lowest where a piece asks for it (pleats, easy-iron shirts). Denim alone falls back to
- * the slowest spin its fibre bears. null = none fits.
+ * Spin by rule: the highest offered within the limit; the lowest where a piece asks for it (pleats, easy-iron shirts). Robust cotton alone falls back
+ * to the slowest spin there is. null = none fits.
  */
-function spinFor(s: MachineSetting, limitRpm: number, lowest: boolean, onlyDenim: boolean): number | null {
+function spinFor(s: MachineSetting, limitRpm: number, lowest: boolean, robust: boolean): number | null {
   const offered = s.programme.spinsRpm
     .filter((rpm) => spinWithin(rpm, s.washer.drumRadiusM, limitRpm))
     .sort((a, b) => a - b);
   if (offered.length > 0) return (lowest ? offered[0] : offered[offered.length - 1]) ?? null;
-  if (!onlyDenim) return null;
+  if (!robust) return null;
   return (
     [...s.programme.spinsRpm]
       .sort((a, b) => a - b)
-      .find((rpm) => spinWithin(rpm, s.washer.drumRadiusM, denimFibreLimitRpm)) ?? null
+      .find((rpm) => spinWithin(rpm, s.washer.drumRadiusM, robustCottonRpm)) ?? null
   );
 }
 export const bestSpin = (pieces: readonly Profile[], s: MachineSetting): number | null =>
@@ -113,17 +170,17 @@ export const bestSpin = (pieces: readonly Profile[], s: MachineSetting): number 
     s,
     Math.min(...pieces.map((p) => (s.programme.family === 'wool' ? p.values.woolSpinRpm : p.values.maxSpinRpm))),
     pieces.some((p) => p.values.flags.has('lowest-spin')),
-    pieces.every((p) => p.fibre.has('cotton') && p.garment.traits.has('denim')),
+    pieces.every((p) => p.robustCotton),
   );
 /** The same for a set, remembered in `memo`. */
 export function spinOfSet(s: MachineSetting, f: Features, memo: Map<number, number | null>): number | null {
   const limit = s.programme.family === 'wool' ? f.woolSpinRpm : f.spinRpm;
   const lowest = hasDuty(f, duty.lowestSpin);
-  const onlyDenim = every(f, quality.cottonDenim);
-  const key = limit * 4 + (lowest ? 2 : 0) + (onlyDenim ? 1 : 0);
+  const robust = every(f, quality.robustCotton);
+  const key = limit * 4 + (lowest ? 2 : 0) + (robust ? 1 : 0);
   const known = memo.get(key);
   if (known !== undefined) return known;
-  const spin = spinFor(s, limit, lowest, onlyDenim);
+  const spin = spinFor(s, limit, lowest, robust);
   memo.set(key, spin);
   return spin;
 }

@@ -478,19 +478,31 @@ export type StainKind = keyof typeof stains;
 export const stainKinds = Object.keys(stains) as StainKind[];
 export const stainFacts = (kind: StainKind): StainFacts => stains[kind];
 
-/**
- * Highest wash temperature while the stain is open, and the least cleaning need it sets (`null` = none). The wash that follows a treatment is at most
- * 40 °C until the mark is gone, for hygiene 60; protein and unknown marks set sooner; solvent marks wash alone.
- */
+/** Columns of the table of washes: what the cloth is decides how warm the wash after a mark may be. */
+export type WashColumn = 'white' | 'coloured' | 'delicate' | 'wool';
+
+interface StainWashFacts {
+  /** Most °C of the wash that follows the treatment, by cloth; 95 = the mark sets no cap. */
+  maxTemperatureC: Readonly<Record<WashColumn, number>>;
+  /** Least cleaning need of the piece, 0–1; null = as without the mark. */
+  leastNeed: number | null;
+}
+const caps = (white: number, coloured: number, delicate: number, wool: number): StainWashFacts['maxTemperatureC'] => ({
+  white,
+  coloured,
+  delicate,
+  wool,
+});
 // prettier-ignore
-export const stainWashes: Record<StainWash, { maxTemperatureC: number; leastNeed: number | null }> = {
-  'wash-cool': { maxTemperatureC: 30, leastNeed: null },
-  'wash-warm': { maxTemperatureC: 40, leastNeed: 0.75 },
-  'wash-hot': { maxTemperatureC: 40, leastNeed: 0.95 },
-  'wash-hygiene': { maxTemperatureC: 60, leastNeed: 0.95 },
-  'wash-isolated': { maxTemperatureC: 40, leastNeed: null },
-  'wash-rinse': { maxTemperatureC: 40, leastNeed: null },
-  'wash-wool': { maxTemperatureC: 30, leastNeed: null },
+export const stainWashes: Readonly<Record<StainWash, StainWashFacts>> = {
+  //                                     white  coloured  delicate  wool
+  'wash-cool':     { maxTemperatureC: caps(30,  30,       30,       30), leastNeed: null },
+  'wash-warm':     { maxTemperatureC: caps(60,  40,       30,       30), leastNeed: 0.75 },
+  'wash-hot':      { maxTemperatureC: caps(60,  40,       30,       30), leastNeed: 0.95 },
+  'wash-hygiene':  { maxTemperatureC: caps(95,  60,       40,       30), leastNeed: 0.95 },
+  'wash-isolated': { maxTemperatureC: caps(60,  40,       30,       30), leastNeed: null },
+  'wash-rinse':    { maxTemperatureC: caps(40,  40,       30,       30), leastNeed: null },
+  'wash-wool':     { maxTemperatureC: caps(30,  30,       30,       30), leastNeed: null },
 };
 
 /** Marks with iron in them: no bleach of any kind, in spots or in the wash, until they are gone. */

@@ -4,7 +4,8 @@ import { emptyLabel, phrases, type CareLabel } from '../care-label/label.ts';
 import { traitIds, type TraitId } from '../construction/traits.ts';
 import { dyeIds } from '../colour/dye.ts';
 import { fibreIds } from '../fibre/fibres.ts';
-import { garmentKinds } from '../garment/kinds.ts';
+import { garmentKinds, uses } from '../garment/kinds.ts';
+import { useOf } from '../garment/use.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules, Programme } from '../model/household.ts';
 import { bleachOrder, ironOrder, soilOrder, tumbleOrder } from '../model/orders.ts';
@@ -24,6 +25,9 @@ export const plainRules: HouseRules = {
   shirtAim: 'normal',
   dosing: 'pack',
   skin: 'normal',
+  kitchenLinen: 'always-apart',
+  linenHeat: 'hot',
+  waiting: 'allowed',
   priority: 'balanced',
   reuseBath: false,
   weights: {},
@@ -64,14 +68,15 @@ export const cottonTee: Garment = {
   neededBy: null,
   valueEur: 20,
   include: true,
+  use: 'clothes',
+  count: 1,
+  set: null,
 };
 /** A garment that differs from a plain cotton T-shirt. */
-export const garment = (id: string, change: Partial<Garment> = {}): Garment => ({
-  ...cottonTee,
-  id,
-  name: change.name ?? id,
-  ...change,
-});
+export function garment(id: string, change: Partial<Garment> = {}): Garment {
+  const made = { ...cottonTee, id, name: change.name ?? id, ...change };
+  return { ...made, use: useOf(made, change.use ?? null) };
+}
 export const only = (
   fibre: Garment['parts'][number]['fibres'][number]['fibre'],
   percent = 100,
@@ -259,6 +264,8 @@ const hex = fc.constantFrom(
   '#e3c35b',
 );
 
+const used = (stated: Garment['use'] | null, made: Garment): Garment => ({ ...made, use: useOf(made, stated) });
+
 export const anyGarment: fc.Arbitrary<Garment> = fc
   .record({
     id: fc.uuid(),
@@ -284,37 +291,42 @@ export const anyGarment: fc.Arbitrary<Garment> = fc
     allowTestFirst: fc.boolean(),
     valueEur: fc.integer({ min: 0, max: 200 }),
     include: fc.boolean(),
+    stated: fc.option(fc.constantFrom(...uses), { freq: 4 }),
+    count: fc.constantFrom(1, 1, 1, 2, 8),
+    set: fc.constantFrom(null, null, 'a', 'b'),
   })
-  .map(({ shell, lining, traits, ground, print, stain, grades, ...rest }): Garment => ({
-    ...cottonTee,
-    ...rest,
-    name: rest.id,
-    traits: new Set(traits),
-    parts: [{ role: 'shell', fibres: shell }, ...(lining ? [{ role: 'lining' as const, fibres: lining }] : [])],
-    weighedDryMassG: null,
-    colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])],
-    stains: stain
-      ? [
-          {
-            id: 's1',
-            kind: stain,
-            ageHours: 30,
-            heatSet: false,
-            place: '',
-            sizeCm: 3,
-            failedRounds: 0,
-            heat: null,
-            tried: [],
-          },
-        ]
-      : [],
-    tests: grades.map((grade, i) => ({
-      kind: 'catcher' as const,
-      agent: 'water',
-      grade,
-      at: `2026-04-0${i + 1}T10:00:00Z`,
-    })),
-  }));
+  .map(({ shell, lining, traits, ground, print, stain, grades, stated, ...rest }): Garment =>
+    used(stated, {
+      ...cottonTee,
+      ...rest,
+      name: rest.id,
+      traits: new Set(traits),
+      parts: [{ role: 'shell', fibres: shell }, ...(lining ? [{ role: 'lining' as const, fibres: lining }] : [])],
+      weighedDryMassG: null,
+      colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])],
+      stains: stain
+        ? [
+            {
+              id: 's1',
+              kind: stain,
+              ageHours: 30,
+              heatSet: false,
+              place: '',
+              sizeCm: 3,
+              failedRounds: 0,
+              heat: null,
+              tried: [],
+            },
+          ]
+        : [],
+      tests: grades.map((grade, i) => ({
+        kind: 'catcher' as const,
+        agent: 'water',
+        grade,
+        at: `2026-04-0${i + 1}T10:00:00Z`,
+      })),
+    }),
+  );
 
 /** Pieces that share loads easily and tint each other a little: where costs of sets are most entangled. */
 export const everydayGarment: fc.Arbitrary<Garment> = fc
@@ -350,31 +362,38 @@ export const everydayGarment: fc.Arbitrary<Garment> = fc
     maxC: fc.constantFrom(30, 40, 60),
     stain: fc.option(fc.constantFrom(...stainKinds), { freq: 5 }),
     traits: fc.subarray<TraitId>(['denim', 'pleated'], { maxLength: 1 }),
+    stated: fc.option(fc.constantFrom('kitchen' as const, 'body' as const, 'bed' as const, 'floor' as const), {
+      freq: 5,
+    }),
+    count: fc.constantFrom(1, 1, 1, 1, 3),
+    set: fc.constantFrom(null, null, null, 'a'),
   })
-  .map(({ fibre, ground, maxC, stain, traits, ...rest }): Garment => ({
-    ...cottonTee,
-    ...rest,
-    name: rest.id,
-    parts: only(fibre),
-    traits: new Set(traits),
-    colours: [{ hex: rest.dye === 'undyed' ? '#f7f7f4' : ground, role: 'ground' }],
-    label: washLabel(
-      fibre === 'wool' ? 30 : maxC,
-      fibre === 'wool' ? 'very-mild' : fibre === 'cotton' ? 'normal' : 'mild',
-    ),
-    stains: stain
-      ? [
-          {
-            id: 's1',
-            kind: stain,
-            ageHours: 30,
-            heatSet: false,
-            place: '',
-            sizeCm: 3,
-            failedRounds: 0,
-            heat: null,
-            tried: [],
-          },
-        ]
-      : [],
-  }));
+  .map(({ fibre, ground, maxC, stain, traits, stated, ...rest }): Garment =>
+    used(stated, {
+      ...cottonTee,
+      ...rest,
+      name: rest.id,
+      parts: only(fibre),
+      traits: new Set(traits),
+      colours: [{ hex: rest.dye === 'undyed' ? '#f7f7f4' : ground, role: 'ground' }],
+      label: washLabel(
+        fibre === 'wool' ? 30 : maxC,
+        fibre === 'wool' ? 'very-mild' : fibre === 'cotton' ? 'normal' : 'mild',
+      ),
+      stains: stain
+        ? [
+            {
+              id: 's1',
+              kind: stain,
+              ageHours: 30,
+              heatSet: false,
+              place: '',
+              sizeCm: 3,
+              failedRounds: 0,
+              heat: null,
+              tried: [],
+            },
+          ]
+        : [],
+    }),
+  );

@@ -8,6 +8,7 @@ export const clothNeeds = [
   'coloured',
   'dark',
   'raw-indigo',
+  'soft',
   'delicate',
   'wool-silk',
   'down',
@@ -23,17 +24,19 @@ export const detergentPreference: Record<ClothNeed, readonly DetergentClass[]> =
   coloured: ['colour', 'dark', 'delicate', 'wool-silk', 'no-rinse-wool', 'universal', 'soap', 'own-soap'],
   dark: ['dark', 'colour', 'delicate', 'wool-silk', 'no-rinse-wool', 'universal', 'soap', 'own-soap'],
   'raw-indigo': ['dark', 'colour', 'delicate', 'wool-silk', 'no-rinse-wool'],
+  soft: ['delicate', 'colour', 'dark', 'wool-silk', 'no-rinse-wool', 'universal', 'soap', 'own-soap'],
   delicate: ['delicate', 'colour', 'wool-silk', 'no-rinse-wool'],
   'wool-silk': ['wool-silk', 'no-rinse-wool'],
   down: ['wool-silk', 'no-rinse-wool', 'delicate'],
   waterproof: ['delicate'],
-  unknown: ['delicate', 'wool-silk', 'no-rinse-wool'],
+  unknown: ['wool-silk', 'no-rinse-wool', 'delicate'],
 };
 export const clothNeedWords: Record<ClothNeed, string> = {
   white: 'white cloth keeps its brightness with a universal detergent',
   coloured: 'coloured cloth keeps its colour without bleach or brightener',
   dark: 'dark cloth greys with bleach or brightener',
   'raw-indigo': 'raw indigo never meets bleach',
+  soft: 'soft and stretchy cloth lasts longer with mild chemistry',
   delicate: 'delicate cloth needs mild chemistry',
   'wool-silk': 'wool and silk bear no enzymes and no alkali',
   down: 'down loses its oil to enzymes',
@@ -66,6 +69,8 @@ export interface ProductSituation {
   hasDark: boolean;
   noPowder: boolean;
   noPod: boolean;
+  /** Whether a detergent that bleaches may be taken: never, only for want of another, or as the cloth prefers. */
+  bleach: 'never' | 'last' | 'allowed';
   hardnessMmolPerL: number;
 }
 
@@ -77,6 +82,7 @@ const ownSoapHardness = 2;
 
 function usable(p: Product, s: ProductSituation, otherFormInCupboard: boolean): boolean {
   if (p.remaining === 0) return false;
+  if (s.bleach === 'never' && isPowdered(p)) return false;
   if (p.class === 'own-soap' && s.hardnessMmolPerL >= ownSoapHardness) return false;
   if (s.method === 'hand') return handDosePerLitre(p) !== null;
   if (s.washer?.refusesForms.includes(p.form)) return false;
@@ -95,6 +101,11 @@ export function chooseProduct(
   classes: readonly DetergentClass[],
   s: ProductSituation,
 ): Product | null {
+  if (s.bleach === 'last')
+    return (
+      chooseProduct(products, classes, { ...s, bleach: 'never' }) ??
+      chooseProduct(products, classes, { ...s, bleach: 'allowed' })
+    );
   for (const c of classes) {
     const ofClass = products.filter((p) => p.class === c);
     const other = products.some(
@@ -105,6 +116,10 @@ export function chooseProduct(
   }
   return null;
 }
+
+/** Universal powder and tablets carry oxygen bleach; pods and liquids are free of it. */
+export const isPowdered = (p: Product): boolean =>
+  p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
 
 /** A helper of a class (catcher, vinegar, oxygen bleach …) that is not used up. */
 export const helperOfClass = (products: readonly Product[], productClass: string): Product | null =>

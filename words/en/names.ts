@@ -53,6 +53,7 @@ export const violationNames: Record<Violation, string> = {
   H7: 'hard parts or lint would harm',
   H8: 'the chemistry does not go together',
   H10: 'a house rule',
+  H11: 'kitchen, floor, baby things and underwear keep apart',
   'no-suitable-programme': 'a care limit',
   'no-suitable-product': 'no detergent suits all',
 };

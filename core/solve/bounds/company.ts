@@ -1,7 +1,10 @@
 /** Who shares a load with whom at a setting, and what the dyes of a growing load do to those who could still join it. */
 import { bleedLimits } from '../../colour/bleed.ts';
 import type { Basket } from '../../price/basket.ts';
+import { duty } from '../../price/bits.ts';
+import { companyHarm } from '../../price/company-price.ts';
 import { dyeDamage } from '../../price/dye-view.ts';
+import type { Setting } from '../../price/settings.ts';
 import { caughtFactor, transferAllowed } from '../../price/transfer.ts';
 import type { Instance } from '../instance.ts';
 
@@ -11,18 +14,30 @@ export const wordsFor = (n: number): number => (n + 31) >> 5;
 export interface Company {
   /** Bit j of row i: items i and j can never share a load at this setting. */
   exclusive: Int32Array;
-  /** Least dye damage, in the price, that item i does to item j: [i × n + j]. Infinity where they exclude each other. */
+  /** Least harm (dye, grey, soil), in the price, that item i does to item j: [i × n + j]. Infinity where they exclude each other. */
   damage: Float64Array;
 }
 
-/** Least damage of one item's dyes to another's pieces, even without more of the same dye; Infinity where a limit refuses them, or a catcher is supposed not to be due. */
-function damageOf(
+/** Bulk beside what suffers from it, in a drum. */
+function beats(b: Basket, s: Setting, bulky: readonly number[], tender: readonly number[]): boolean {
+  const has = (pieces: readonly number[], bit: number): boolean =>
+    pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & bit) !== 0);
+  return s.method === 'machine' && has(bulky, duty.bulk) && has(tender, duty.bulkSuffers);
+}
+
+/**
+ * Least harm of one item to another's pieces, EUR in the price: its dyes, even without more of the same dye, its grey and its soil; Infinity where a
+ * rule refuses them, or a catcher is supposed not to be due.
+ */
+function harmOf(
   b: Basket,
+  s: Setting,
   givers: readonly number[],
   receivers: readonly number[],
   index: number,
   caught: boolean,
 ): number {
+  if (beats(b, s, givers, receivers) || beats(b, s, receivers, givers)) return Infinity;
   let damage = 0;
   for (const r of receivers) {
     let most = 0;
@@ -37,19 +52,31 @@ function damageOf(
     }
     damage += b.weights.dyeDamage * dyeDamage(b, r, most);
   }
+  for (const r of receivers) {
+    const joining = b.pieces[r];
+    if (!joining) continue;
+    let most = 0;
+    for (const g of givers) {
+      const giver = b.pieces[g];
+      if (giver) most = Math.max(most, companyHarm(giver, joining, s));
+    }
+    damage += most;
+  }
   return damage;
 }
 export function companyAt({ basket: b, items, apart }: Instance, index: number, caught: boolean): Company {
   const n = items.length;
+  const s = b.settings[index];
   const words = wordsFor(n);
   const damage = new Float64Array(n * n);
   const exclusive = new Int32Array(n * words);
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++)
       if (i !== j)
-        damage[i * n + j] = apart[i * n + j]
-          ? Infinity
-          : damageOf(b, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, caught);
+        damage[i * n + j] =
+          apart[i * n + j] || !s
+            ? Infinity
+            : harmOf(b, s, items[i]?.pieces ?? [], items[j]?.pieces ?? [], index, caught);
   for (let i = 0; i < n; i++)
     for (let j = 0; j < n; j++) {
       if (damage[i * n + j] === Infinity || damage[j * n + i] === Infinity)

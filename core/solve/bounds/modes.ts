@@ -4,7 +4,7 @@
  */
 import { bleedLimits } from '../../colour/bleed.ts';
 import { loadConstants } from '../../cost/weights.ts';
-import { detergentClasses, type DetergentClass, type Product, type ProgrammeFamily } from '../../model/household.ts';
+import { detergentClasses, type DetergentClass, type Product } from '../../model/household.ts';
 import { bathCare } from '../../washing/basin.ts';
 import { doseUnitOf, machineDose } from '../../washing/dose.ts';
 import { runKwh, runWaterL } from '../../washing/energy.ts';
@@ -14,8 +14,11 @@ import { cleaningEffect, oxygenBleachBonusFromC, wearUnitsOfWash } from '../../p
 import { featuresOf } from '../../price/features.ts';
 import { handStepMinutes } from '../../price/hand-bath.ts';
 import type { Supposed } from '../../price/price.ts';
-import { isPowdered, possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
-import { fillFractionFor } from '../../price/settings.ts';
+import { possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
+import { coldDeficit, strangersIn } from '../../price/company-price.ts';
+import { judgement } from '../../cost/judgement.ts';
+import { isPowdered } from '../../washing/products.ts';
+import { fillFractionFor, type Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
 
 /** One supposed way of washing: a setting, a product, a soil to dose for, the programme's own family or not. */
@@ -38,56 +41,24 @@ export interface Mode {
 }
 
 const clothKey = (x: PieceNumbers): number => x.needs * 256 + x.permitted;
-/** How a load can stand to the family of its programme: who may be in it, and who must be. */
-interface Kinship {
-  other: boolean;
+/** How a load can stand to its programme: who may be in it, and who must be. */
+interface Admission {
+  strangers: boolean;
   may: (x: PieceNumbers) => boolean;
   must: ((x: PieceNumbers) => boolean) | null;
 }
 const anyone = (): boolean => true;
-/** The ways of the families that go by the most delicate piece: below `rank`, with it, or above it. */
-const byRank = (rank: number, highest: number): Kinship[] => [
-  { other: false, may: (x) => x.familyRank <= highest, must: rank === 0 ? null : (x) => x.familyRank >= rank },
-  ...(rank === 0 ? [] : [{ other: true, may: (x: PieceNumbers) => x.familyRank < rank, must: null }]),
-  ...(highest === 3 ? [] : [{ other: true, may: anyone, must: (x: PieceNumbers) => x.familyRank > highest }]),
-];
-const onlyOf = (bit: number): Kinship[] => {
-  const has = (x: PieceNumbers): boolean => (x.qualities & bit) !== 0;
+/** By hand nobody is a stranger; in a machine a load has strangers or none, and a wool load needs a piece of wool. */
+function admissions(s: Setting): Admission[] {
+  if (s.method === 'hand') return [{ strangers: false, may: anyone, must: null }];
+  const { family } = s.programme;
+  if (family === 'wool') return [{ strangers: false, may: anyone, must: (x) => (x.duties & duty.wool) !== 0 }];
+  const stranger = (x: PieceNumbers): boolean => strangersIn(x, family) > 0;
   return [
-    { other: false, may: has, must: null },
-    { other: true, may: anyone, must: (x) => !has(x) },
+    { strangers: false, may: (x) => !stranger(x), must: null },
+    { strangers: true, may: anyone, must: stranger },
   ];
-};
-function kinships(family: ProgrammeFamily, hasWoolProgramme: boolean): Kinship[] {
-  switch (family) {
-    case 'cotton':
-      return byRank(0, 0);
-    case 'synthetics':
-      return byRank(1, 1);
-    case 'delicate':
-      return byRank(2, hasWoolProgramme ? 2 : 3);
-    case 'wool':
-      return byRank(3, 3);
-    case 'denim':
-      return onlyOf(quality.denim);
-    case 'sports':
-      return onlyOf(quality.sport);
-    case 'shirts':
-      return onlyOf(quality.shirt);
-    case 'silk':
-      return onlyOf(quality.silk);
-    case 'hand-wash':
-      return onlyOf(quality.handLabel);
-    case 'hygiene':
-      return onlyOf(quality.hygiene);
-    case 'quick':
-      return onlyOf(quality.lightSoil);
-    case 'rinse-spin':
-      return [{ other: true, may: anyone, must: null }];
-  }
 }
-/** By hand a load's kin is not looked at. */
-const noKinship: Kinship = { other: false, may: anyone, must: null };
 type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
 /** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
 interface Held {
@@ -98,8 +69,9 @@ interface Held {
 const mostCloths = 10;
 /** Every mix of the duties that a choice of product asks for. */
 const dutyMixes = Array.from(
-  { length: 8 },
-  (_, k) => (k & 1 ? duty.dark : 0) | (k & 2 ? duty.noPowder : 0) | (k & 4 ? duty.noPod : 0),
+  { length: 16 },
+  (_, k) =>
+    (k & 1 ? duty.dark : 0) | (k & 2 ? duty.noPowder : 0) | (k & 4 ? duty.noPod : 0) | (k & 8 ? duty.noBleach : 0),
 );
 /** A pack dose at nothing, on the line through its rising part, as a share of the least dose (0.35 of 0.35 + 0.65 × 0.25). */
 const doseLineAtNothing = 0.35 / 0.5125;
@@ -160,14 +132,18 @@ export class Modes {
       return products.flatMap((product) => {
         const held = cloths?.get(product);
         if (cloths && !held) return [];
-        const kin = setting.method === 'machine' ? kinships(setting.programme.family, b.hasWoolProgramme) : [noKinship];
+        const admitted = admissions(setting);
         return soils.flatMap((soilColumn) =>
-          kin.flatMap((k) =>
+          admitted.flatMap((k) =>
             brights.flatMap((bright) =>
               catchers.flatMap(
                 (caught) =>
-                  this.modeOf(index, { product, soilColumn, otherFamily: k.other, bright, caught }, held ?? null, k) ??
-                  [],
+                  this.modeOf(
+                    index,
+                    { product, soilColumn, strangers: k.strangers, bright, caught },
+                    held ?? null,
+                    k,
+                  ) ?? [],
               ),
             ),
           ),
@@ -234,7 +210,7 @@ export class Modes {
     return [...cloths];
   }
 
-  private modeOf(index: number, supposed: Supposed, held: Held | null, kin: Kinship): Mode | null {
+  private modeOf(index: number, supposed: Supposed, held: Held | null, admission: Admission): Mode | null {
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const n = b.numbers[index];
@@ -246,7 +222,7 @@ export class Modes {
     const undershoot = household.rules.dosing === 'undershoot';
     const machine = s.method === 'machine';
     const { room, otherRoom } = this.roomAt(index);
-    let base = supposed.otherFamily ? w.otherFamily : 0;
+    let base = supposed.strangers ? w.otherFamily : 0;
     let perRoom = 0;
     let perKg = 0;
     let perPiece = 0;
@@ -302,7 +278,7 @@ export class Modes {
       effect = (supposed.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
       wearPerFactor = n.wearPerFactor;
     } else {
-      if (supposed.bright || supposed.otherFamily) return null;
+      if (supposed.bright || supposed.strangers) return null;
       base +=
         w.attendedMinute * (loadConstants.handAttendedMin - loadConstants.handExtraPieceMin) +
         w.elapsedMinute * handLeastMin;
@@ -325,15 +301,18 @@ export class Modes {
           x.soilColumn > supposed.soilColumn ||
           (supposed.bright && !(x.qualities & quality.white)) ||
           (b.catcher && !supposed.caught && x.duties & duty.catcher) ||
-          !kin.may(x)
+          !admission.may(x) ||
+          (isPowdered(product) && x.duties & duty.noBleach)
         ) {
           cost = Infinity;
           break;
         }
         cost +=
-          w.lambdaClean * Math.max(0, x.need - effect) +
+          w.lambdaClean * (Math.max(0, x.need - effect) * x.pieces + x.heat * coldDeficit(s.temperatureC)) +
           w.lambdaGentle * wearPerFactor * (isPowdered(product) ? x.powderWearEur : x.wearEur) +
-          perPiece;
+          perPiece * x.pieces +
+          (machine ? judgement.stranger * strangersIn(x, s.programme.family) : 0) +
+          (isPowdered(product) || supposed.bright ? 0 : x.bleachLostEur);
         shared += perKg * x.massKg;
       }
       own[i] = cost + shared;
@@ -342,7 +321,7 @@ export class Modes {
     const strong = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
     const conditions: ((x: PieceNumbers) => boolean)[] = [
       (x) => x.soilColumn === supposed.soilColumn,
-      ...(kin.must ? [kin.must] : []),
+      ...(admission.must ? [admission.must] : []),
       ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []),
       ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
       ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),

@@ -4,6 +4,7 @@
  * prunes a depth-first search over compatible items.
  */
 import type { PieceNumbers } from '../../price/basket.ts';
+import { companyHarm } from '../../price/company-price.ts';
 import { gather, noFeatures, type Features } from '../../price/features.ts';
 import { isAsSupposed, noSupersetBounds, supposedCost } from '../../price/price.ts';
 import { companyAt, Tint, wordsFor, type Company } from '../bounds/company.ts';
@@ -49,8 +50,9 @@ interface Level {
   /** Worth of each item above what it adds at least: to the straight-line bound, and to the real cost. */
   gains: Float64Array;
   joins: Float64Array;
-  /** Least dye damage that the set so far does to each candidate. */
+  /** Least harm (dye, grey, soil) that the set so far does to each candidate, and the dye's part of it. */
   harm: Float64Array;
+  dyeHarm: Float64Array;
   /** Most that the candidates from each one on can still add. */
   reachGains: Float64Array;
   reachJoins: Float64Array;
@@ -148,6 +150,7 @@ export class ColumnFinder implements ColumnSource {
       gains: numbers(),
       joins: numbers(),
       harm: numbers(),
+      dyeHarm: numbers(),
       reachGains: numbers(1),
       reachJoins: numbers(1),
     };
@@ -335,7 +338,8 @@ export class ColumnFinder implements ColumnSource {
   private prospects({ mode, worth }: Dive, level: Level, next: Level, count: number, grew: boolean): void {
     const { basket: b, items } = this.inst;
     const { rates, wantedKg } = this;
-    const { candidates, gains, joins, harm, tint } = next;
+    const { candidates, gains, joins, harm, dyeHarm, tint, features } = next;
+    const setting = b.settings[mode.index];
     tint.ratesOn(this.set, rates);
     let rated = false;
     for (let g = 0; g < rates.length; g++) if ((rates[g] as number) > 0) rated = true;
@@ -352,7 +356,11 @@ export class ColumnFinder implements ColumnSource {
     for (let k = 0; k < count; k++) {
       const j = candidates[k] as number;
       const pieces = items[j]?.pieces ?? [];
-      harm[j] = grew ? tint.damageTo(pieces) : (level.harm[j] as number);
+      dyeHarm[j] = grew ? tint.damageTo(pieces) : (level.dyeHarm[j] as number);
+      let besides = 0;
+      if (setting && (features.greyKg > 0 || features.soilKg > 0))
+        for (const p of pieces) besides += companyHarm(features, b.pieces[p] as PieceNumbers, setting);
+      harm[j] = (dyeHarm[j] as number) + besides;
       let lost = harm[j];
       if (rated)
         for (const p of pieces) {
@@ -448,7 +456,7 @@ export class ColumnFinder implements ColumnSource {
       const cost = supposedCost(b, set, next.features, shares, mode.index, mode.supposed, bounds);
       if (cost < Infinity) {
         let worths = dive.perLoad;
-        let separable = dive.base + bounds.dyeAtLeast;
+        let separable = dive.base + bounds.harmAtLeast;
         for (const x of chosen) {
           worths += worth[x] as number;
           separable -= (worth[x] as number) - (mode.own[x] as number);
