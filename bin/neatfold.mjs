@@ -1,10 +1,10 @@
 #!/usr/bin/env node
-// A thin door: loads the TypeScript command with the project's own loader, from any folder.
+// A thin door: the bundled command, made anew when a source has changed, from any folder.
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { ensureCliBundle } from '../scripts/lib/cli-bundle.mjs';
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-if (!existsSync(`${root}node_modules/tsx`)) {
+if (!existsSync(fileURLToPath(new URL('../node_modules/valibot', import.meta.url)))) {
   console.error('neatfold: packages are missing; run npm ci (or npm start) in the project first.');
   process.exit(1);
 }
@@ -13,7 +13,5 @@ process.stdout.on('error', (error) => {
   if (error.code === 'EPIPE') process.exit(0);
   throw error;
 });
-process.env.TSX_TSCONFIG_PATH ??= `${root}tsconfig.json`;
-const { tsImport } = await import('tsx/esm/api');
-const { main } = await tsImport('./neatfold.ts', { parentURL: import.meta.url, tsconfig: `${root}tsconfig.json` });
+const { main } = await import(await ensureCliBundle());
 process.exitCode = await main(process.argv.slice(2));

@@ -97,8 +97,8 @@ export function colourFacts(colours: readonly Colour[]): ColourFacts {
   };
 }
 
-/** Red among the very dark: hue 340–50°, chroma over 20. */
-const darkRed = (lab: Lab): boolean => {
+/** Red, pink or brick: hue 340–50°, chroma over 20. */
+export const isReddish = (lab: Lab): boolean => {
   const h = hueDegrees(lab);
   return chroma(lab) > 20 && (h <= 50 || h >= 340);
 };
@@ -110,7 +110,7 @@ const veryDarkUpTo = 30;
  */
 export function ownColour(p: ColourFacts, q: ColourFacts): boolean {
   const [a, b] = [p.strongest, q.strongest];
-  if (a.lightness <= veryDarkUpTo && b.lightness <= veryDarkUpTo) return darkRed(a) === darkRed(b);
+  if (a.lightness <= veryDarkUpTo && b.lightness <= veryDarkUpTo) return isReddish(a) === isReddish(b);
   if (p.strongestClass !== q.strongestClass) return false;
   const [na, nb] = [isNeutral(a), isNeutral(b)];
   if (na || nb) return na && nb;

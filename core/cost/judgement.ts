@@ -8,9 +8,9 @@ import { uses, type Use } from '../garment/kinds.ts';
 export const judgement = {
   /** Extra cleaning deficit of a piece that wants 60 °C, at 40 °C and below. */
   heat: { at40: 0.12, below40: 0.2 },
-  /** Pale cloth among darker: share of its value at a full dose; by class and by use; the dose is full from this share of the drum, or these kg by hand. */
+  /** Pale cloth among darker, times the weight of dye damage: share of its value at a full dose; by class and by use; the dose is full from this share of the drum, or these kg by hand. */
   greying: { shareOfValue: 0.1, light: 0.35, linen: 0.5, fullDrumShare: 0.07, fullByHandKg: 0.1, mostCounted: 2 },
-  /** A white or undyed pale piece without the universal detergent it bears. */
+  /** A white or undyed pale piece without the universal detergent it bears; brightness counts as cleanliness does, so this goes with λclean. */
   bleachLost: 0.5,
   /** Soil of heavily soiled clothes on what is cleaner: a piece, by what it is; full from this mass of givers. */
   resoiling: { perPiece: 0.4, robust: 0.4, fullFromKg: 0.3 },
@@ -29,8 +29,8 @@ export const judgement = {
 const pairs: readonly (readonly [Use, Use, number])[] = [
   ['kitchen', 'workshop', 0], ['kitchen', 'towel', 0.3], ['towel', 'bed', 0.3],
   ['body', 'clothes', 1], ['kitchen', 'baby', 1], ['towel', 'baby', 1], ['bed', 'baby', 1],
-  ['kitchen', 'bed', 2], ['body', 'bed', 2], ['towel', 'clothes', 2], ['bed', 'clothes', 2], ['baby', 'clothes', 2], ['workshop', 'clothes', 2],
-  ['body', 'towel', 2.5],
+  ['kitchen', 'bed', 2], ['towel', 'clothes', 2], ['bed', 'clothes', 2], ['baby', 'clothes', 2], ['workshop', 'clothes', 2],
+  ['body', 'towel', 2.5], ['body', 'bed', 2],
   ['kitchen', 'clothes', 3], ['body', 'baby', 3], ['workshop', 'body', 3], ['workshop', 'towel', 3], ['workshop', 'bed', 3],
 ];
 const otherPair = 2;

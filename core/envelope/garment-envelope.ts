@@ -438,10 +438,13 @@ const isSoft = (g: Garment): boolean =>
 
 const householdLinen: readonly Use[] = ['kitchen', 'towel', 'bed'];
 const linenWashes = 3;
+/** Washes after which a coloured trim counts as fast. */
+const fastStripesFrom = 15;
 /** White cloth, undyed pale cloth, and pale household linen that has been washed and whose label bears bleach. */
 function asksForWhiteWash(g: Garment, history: ColourHistory): boolean {
   const { class: colour, contrast } = history.colour;
-  if (contrast) return false;
+  // Stripes that have proved fast stay with their ground.
+  if (contrast && !history.earned && g.washCount < fastStripesFrom) return false;
   if (colour === 'white' || (colour === 'light' && g.dye === 'undyed')) return true;
   const bears = g.label?.bleach === 'any' || g.label?.bleach === 'oxygen';
   return colour === 'light' && householdLinen.includes(g.use) && g.washCount >= linenWashes && bears;
@@ -458,7 +461,9 @@ export function clothNeeds(g: Garment, history: ColourHistory): ClothNeed[] {
   else if (has(g, 'denim-raw')) needs.push('raw-indigo');
   else if (isSoft(g)) needs.push('soft');
   else if (asksForWhiteWash(g, history)) needs.push('white');
-  else if (history.colour.class === 'dark' || history.colour.class === 'black') needs.push('dark');
+  // A deep red is a colour to its detergent, not a dark.
+  else if ((history.colour.class === 'dark' || history.colour.class === 'black') && !history.colour.red)
+    needs.push('dark');
   else needs.push('coloured');
   return needs;
 }

@@ -23,6 +23,7 @@ export const planMessages = {
   'apart.wool-delicates': ['name', 'other'],
   'apart.pale-dark': ['name', 'other'],
   'apart.uses': ['name', 'use', 'other', 'otherUse'],
+  'apart.mud': ['name', 'other'],
   'apart.easy-iron': ['name', 'other'],
   'apart.no-setting': ['name', 'other'],
   'apart.tint': ['name', 'other', 'deltaE', 'limit'],

@@ -148,6 +148,8 @@ function isSoftDelicate(g: Garment, family: PieceFamily, pieceKg: number, lintGi
 const greysLessFrom = 30;
 const greyShareLater = 0.75;
 const trustedFromWashes = 15;
+/** A red that nobody has tested is trusted later still. */
+const redTrustedFromWashes = 30;
 const strongClasses: readonly ColourClass[] = ['dark', 'black'];
 
 const waivable: readonly BoundSource[] = ['label', 'assumed', 'rule'];
@@ -218,7 +220,9 @@ export function profileOf(g: Garment, rules: HouseRules, pastLabel = false): Pro
     pale,
     greyShare: greyGiver ? (g.washCount >= greysLessFrom ? greyShareLater : 1) : 0,
     darkUntrusted:
-      (strongClasses.includes(colour.class) || colour.red) && g.washCount < trustedFromWashes && !piece.history.earned,
+      (strongClasses.includes(colour.class) || colour.red) &&
+      g.washCount < (colour.red && piece.history.clearReadings === 0 ? redTrustedFromWashes : trustedFromWashes) &&
+      !piece.history.earned,
     robustCotton: isRobustCotton(piece, family, build),
     heatNeed: heatNeed(g, values.maxTemperatureC, colour),
   };

@@ -5,7 +5,7 @@
 import { bleedLimits, bleedScore, catcherHelps, stainDeltaE } from '../colour/bleed.ts';
 import { bleedingDyes, type BleedingDye } from '../colour/dye.ts';
 import { judgement, useBit } from '../cost/judgement.ts';
-import { weightsFor, type Weights } from '../cost/weights.ts';
+import { weightPresets, weightsFor, type Weights } from '../cost/weights.ts';
 import { isCellulose, mainParts, significantFibres } from '../fibre/blend.ts';
 import { physicalFibres } from '../fibre/physical.ts';
 import type { Garment } from '../model/garment.ts';
@@ -172,6 +172,7 @@ const brightenKinds: readonly string[] = [
 
 /** What of the house decides over single pieces. */
 interface House {
+  weights: Weights;
   heats: boolean;
   hasBleach: boolean;
   hasWoolProgramme: boolean;
@@ -179,6 +180,7 @@ interface House {
 function houseOf(h: Household): House {
   const programmes = h.washers.flatMap((w) => w.programmes);
   return {
+    weights: weightsFor(h.rules.priority, h.rules.weights),
     heats: h.rules.linenHeat === 'hot' && programmes.some((p) => p.temperaturesC.some((c) => c >= linenHeatC)),
     hasBleach: h.products.some((p) => isPowdered(p) && p.remaining !== 0),
     hasWoolProgramme: programmes.some((p) => p.family === 'wool'),
@@ -207,16 +209,20 @@ function companyNumbers(p: Profile, house: House): Pick<PieceNumbers, CompanyKey
     counted;
   const tender = soilSensitive.includes(g.use) || p.pale;
   const stranger = (family: ProgrammeFamily): number => (isStranger(p, family, house.hasWoolProgramme) ? 1 : 0);
-  const bearsBleach = p.whiteLike && p.values.detergents.has('universal') && !p.values.flags.has('no-bleach-detergent');
+  const brightness = house.weights.lambdaClean / weightPresets.balanced.lambdaClean;
+  const bearsBleach =
+    (p.whiteLike || p.needs.includes('white')) &&
+    p.values.detergents.has('universal') &&
+    !p.values.flags.has('no-bleach-detergent');
   return {
     pieces: p.pieces,
     uses: useBit(g.use),
     heat: house.heats ? p.heatNeed * p.pieces : 0,
-    greyKg: p.massKg * p.greyShare,
-    greyEur: receives ? greyEur : 0,
+    greyKg: p.massKg * p.greyShare * (p.pale ? p.history.colour.strongestShare : 1),
+    greyEur: receives ? greyEur * house.weights.dyeDamage : 0,
     soilKg: heavy && soilGivers.includes(g.use) ? p.massKg : 0,
     soilEur: heavy ? 0 : resoiling.perPiece * (tender ? 1 : resoiling.robust) * p.pieces,
-    bleachLostEur: house.hasBleach && bearsBleach ? judgement.bleachLost * counted : 0,
+    bleachLostEur: house.hasBleach && bearsBleach ? brightness * judgement.bleachLost * counted : 0,
     strangerInCotton: stranger('cotton'),
     strangerInSynthetics: stranger('synthetics'),
     strangerInDelicate: stranger('delicate'),

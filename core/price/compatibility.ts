@@ -1,5 +1,5 @@
 /** Which two pieces may never share a load, whatever the setting (H3–H7, H10, H11), each with its constraint and its message. */
-import { ownColour } from '../colour/colour.ts';
+import { isReddish, ownColour } from '../colour/colour.ts';
 import { useBit } from '../cost/judgement.ts';
 import type { Use } from '../garment/kinds.ts';
 import { isProtein, hasSignificant } from '../fibre/blend.ts';
@@ -67,9 +67,15 @@ function separateFrom(p: Profile, other: Profile): Conflict | null {
 }
 const isUntrustedIndigo = (p: Profile): boolean => p.rawIndigo && !p.history.earned;
 
+/** Pink shows the first trace of a red: the same hue, so much lighter. */
+const pinkLighterBy = 15;
+const showsRed = (red: Profile, pink: Profile): boolean => {
+  const [from, to] = [red.history.colour.strongest, pink.history.colour.ground];
+  return red.history.colour.red && isReddish(to) && to.lightness >= from.lightness + pinkLighterBy;
+};
 /** Pale cloth keeps from darks and reds that have not earned their trust, whatever the prediction says of one wash. */
 const darkBesidePale = (dark: Profile, pale: Profile): Conflict | null =>
-  dark.darkUntrusted && pale.pale && !pale.history.colour.red
+  dark.darkUntrusted && ((pale.pale && !pale.history.colour.red) || showsRed(dark, pale))
     ? { constraint: 'H3', message: () => say('apart.pale-dark', { name: name(pale), other: name(dark) }) }
     : null;
 
@@ -103,6 +109,13 @@ function usesApart(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
       }
     : null;
 }
+
+/** Mud is dried and brushed off, and still gives: a muddy kit goes alone, with its like, or with what shows nothing. */
+const isMuddy = (p: Profile): boolean => p.garment.soil === 'heavy' && p.garment.stains.some((s) => s.kind === 'mud');
+const mudBesidePale = (muddy: Profile, pale: Profile): Conflict | null =>
+  isMuddy(muddy) && pale.pale && pale.garment.soil !== 'heavy'
+    ? { constraint: 'H11', message: () => say('apart.mud', { name: name(muddy), other: name(pale) }) }
+    : null;
 
 /** Without spin for less ironing concerns the shirts, not what shares their day. */
 const easyIron = (shirt: Profile, other: Profile, rules: HouseRules): Conflict | null =>
@@ -185,6 +198,8 @@ export function pairConflict(a: Profile, b: Profile, rules: HouseRules): Conflic
     darkBesidePale(a, b) ??
     darkBesidePale(b, a) ??
     usesApart(a, b, rules) ??
+    mudBesidePale(a, b) ??
+    mudBesidePale(b, a) ??
     easyIron(a, b, rules) ??
     easyIron(b, a, rules) ??
     houseRule(a, b, rules)

@@ -23,6 +23,7 @@ export const planWords: Record<keyof typeof planMessages, string> = {
   'apart.wool-delicates': 'House rule: wool shares only with soft delicates; {other} is none ({name}).',
   'apart.pale-dark': '{other} is dark and has not been washed often enough to be trusted beside {name}.',
   'apart.uses': '{name} ({use}) and {other} ({otherUse}) keep apart.',
+  'apart.mud': '{name} is muddy: it keeps from {other}, which would show it.',
   'apart.easy-iron': 'House rule: {name} is washed without spin, {other} with it.',
   'apart.no-setting': 'No programme or bath suits both {name} and {other}.',
   'apart.tint': '{name} would tint {other} (ΔE about {deltaE}, allowed {limit}).',
