@@ -4,7 +4,7 @@ import type { Garment } from '../model/garment.ts';
 import type { Household } from '../model/household.ts';
 import { wearsAllowedOf } from '../piece/verdict.ts';
 import { basketOf } from '../price/basket.ts';
-import { deferralCost, pricesBySetting } from '../price/price.ts';
+import { pricesBySetting, shareOfUsualLoad } from '../price/price.ts';
 import { loadFacts, type LoadFacts } from '../plan/plan.ts';
 
 export interface CareOfYear {
@@ -36,9 +36,7 @@ export function careOfYear(garment: Garment, household: Household, wearsPerWeek:
       setting: null,
     };
   }
-  // Its own terms and its share of a usual load, without any days of waiting.
-  const urgency = profile?.urgency ?? 0;
-  const perClean = deferralCost(b, 0) - household.daysToNextWash * b.weights.waitingPerDay * urgency;
+  const perClean = shareOfUsualLoad(b, 0);
   return {
     cleansPerYear,
     perClean,

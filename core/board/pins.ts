@@ -69,6 +69,12 @@ function waiversFor(
 const closedReason = (name: string, because: Message | undefined): Message =>
   because ? say('pin.closed', { name, because }) : say('pin.nothing-may-wash', { name });
 
+/** Illness, fuel and wet dye do not wait unasked; a date or a wish is the owner's own. */
+const harmsByWaiting = (b: Basket, i: number): boolean => {
+  const p = b.profiles[i];
+  return p !== undefined && (p.contamination !== 'none' || p.garment.stains.some((s) => s.kind === 'dye-bleed'));
+};
+
 /** The basket and the decisions with the pins followed as far as they may be. */
 export function applyPins(
   garments: readonly Garment[],
@@ -99,7 +105,7 @@ export function applyPins(
         const decision = i === undefined ? undefined : decisions[i];
         if (i === undefined || !decision) continue;
         if (outcome !== 'wash') {
-          const closed = outcome === 'wait' && decision.fixed === null && !decision.mayWait;
+          const closed = outcome === 'wait' && decision.fixed === null && harmsByWaiting(base, i);
           if (closed && !pin.confirmed) refuse([id], say('pin.should-not-wait', { name: name(i) }));
           else
             decisions[i] = {

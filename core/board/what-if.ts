@@ -204,7 +204,7 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
     const fade = fadeAfter(1);
     const limit = s.programme.family === 'wool' ? p.values.woolSpinRpm : p.values.maxSpinRpm;
     const stained = p.garment.stains.length > 0;
-    const overCap = p.garment.stains.some((x) => s.temperatureC > markCapC(x, p.garment));
+    const overCap = p.garment.stains.some((x) => s.temperatureC > markCapC(x, p.garment, false));
     const x0 = moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM);
     const dry =
       s.tumble === 'none'

@@ -161,7 +161,8 @@ describe('stains, colour and rules', () => {
       heat: null,
       tried: [],
     };
-    expect(values({ stains: [stain], label: washLabel(60) }, { tumble: 'when-allowed' })).toMatchObject({
+    const set = { ...stain, failedRounds: 1 };
+    expect(values({ stains: [set], label: washLabel(60) }, { tumble: 'when-allowed' })).toMatchObject({
       maxTemperatureC: 30,
       tumble: 'none',
       iron: 'none',

@@ -5,7 +5,7 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { dryPlan, moistureAtEnd, prepareSteps, pressPlan, storeAs } from './care-steps.ts';
+import { dryPlan, moistureAtEnd, prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
 import { profileOf } from './profile.ts';
 
 const profile = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) =>
@@ -259,7 +259,7 @@ describe('pressing and putting away', () => {
       ),
     ).toBeNull();
   });
-  test('no iron on an open mark or after fuel', () => {
+  test('an open mark puts the iron off; fuel forbids it', () => {
     const stain = {
       id: 's',
       ageHours: 30,
@@ -270,10 +270,12 @@ describe('pressing and putting away', () => {
       heat: null,
       tried: [],
     };
-    for (const kind of ['coffee', 'fuel-diesel'] as const)
-      expect(
-        pressPlan(profile({ kind: 'dress_shirt', traits: traits('woven'), stains: [{ ...stain, kind }] })),
-      ).toBeNull();
+    const shirt = (kind: 'coffee' | 'fuel-diesel') =>
+      profile({ kind: 'dress_shirt', traits: traits('woven'), stains: [{ ...stain, kind }] });
+    expect(pressPlan(shirt('coffee'))).not.toBeNull();
+    expect(pressWaits(shirt('coffee'))).toBe(true);
+    expect(pressPlan(shirt('fuel-diesel'))).toBeNull();
+    expect(pressWaits(profile({ kind: 'dress_shirt', traits: traits('woven') }))).toBe(false);
   });
   test.each<[Garment['kind'], Partial<Garment>, 'fold' | 'hang']>([
     ['dress_shirt', {}, 'hang'],

@@ -70,7 +70,7 @@ const skirt = garment('skirt', {
 
 describe('what binds a load', () => {
   test('the piece that sets the temperature is named, with what the load could do without it', () => {
-    const t = bindings([towel, garment('tee')], 'cottons', 40).get('temperatureC')!;
+    const t = bindings([towel, garment('tee', { washCount: 30 })], 'cottons', 40).get('temperatureC')!;
     expect(t).toMatchObject({ limit: 40, garment: 'tee', source: 'label', without: 60 });
   });
   test('where a cooler wash is enough, no piece is blamed', () =>
@@ -81,7 +81,7 @@ describe('what binds a load', () => {
       without: null,
     }));
   test('spin: the slowest piece, or the programme that spins no faster', () => {
-    expect(bindings([towel, garment('tee')], 'cottons', 40).get('spinRpm')).toMatchObject({
+    expect(bindings([towel, garment('tee', { washCount: 30 })], 'cottons', 40).get('spinRpm')).toMatchObject({
       limit: 800,
       garment: 'tee',
       without: 1400,
@@ -260,7 +260,7 @@ describe('why groups stay apart', () => {
   });
   test('dye that runs names giver and receiver, with the difference and its limit', () => {
     const { separation } = between(
-      garment('navy', { colours: ground('#232f4e'), dye: 'direct', washCount: 4 }),
+      garment('navy', { colours: ground('#232f4e'), dye: 'indigo', washCount: 16 }),
       garment('white', { colours: ground('#f7f7f4'), dye: 'undyed' }),
     );
     expect(separation).toMatchObject({ constraint: 'H3', garments: ['navy', 'white'] });

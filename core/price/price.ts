@@ -435,11 +435,15 @@ export function deferralCost(b: Basket, piece: number): number {
   const p = b.profiles[piece];
   if (!p) return 0;
   const perPiece = b.household.daysToNextWash * b.weights.waitingPerDay * p.urgency + judgement.askedFor;
-  const waiting = perPiece * p.pieces;
+  return shareOfUsualLoad(b, piece) + perPiece * p.pieces;
+}
+/** What washing a piece costs in a load filled as usual, EUR: its own terms and its share of the rest; 0 where no setting fits. */
+export function shareOfUsualLoad(b: Basket, piece: number): number {
+  const massKg = b.profiles[piece]?.massKg ?? 0;
   let least = Infinity;
   for (const load of pricesBySetting(b, [piece])) {
     const own = load.cost - load.loadCost - load.emptyDrum - load.company.dividedSets;
-    least = Math.min(least, own + (load.loadCost * p.massKg) / (loadConstants.typicalFill * capacityKg(load)));
+    least = Math.min(least, own + (load.loadCost * massKg) / (loadConstants.typicalFill * capacityKg(load)));
   }
-  return (Number.isFinite(least) ? least : 0) + waiting;
+  return Number.isFinite(least) ? least : 0;
 }

@@ -128,7 +128,7 @@ describe('spin', () => {
     expect(spin([wool], machine('wool', 30))).toBe(800);
     expect(spin([wool], machine('delicates', 30))).toBe(400);
   });
-  test('pleats take the lowest; denim falls back to its fibre where the machine has nothing slow', () => {
+  test('pleats take the lowest; robust cotton runs at what there is where the machine has nothing slow', () => {
     expect(
       spin(
         [{ traits: traits('pleated'), parts: only('polyester'), label: washLabel(30, 'mild') }],
@@ -146,7 +146,8 @@ describe('spin', () => {
     );
     expect(
       spin([{ kind: 'jeans', traits: traits('denim'), label: washLabel(40) }, {}], machine('cottons', 30, fast)),
-    ).toBeNull();
+    ).toBe(1000);
+    expect(spin([{}, { parts: only('viscose'), label: washLabel(30) }], machine('cottons', 30, fast))).toBeNull();
   });
   test('found from the numbers of a set it is the same', () =>
     fc.assert(

@@ -35,12 +35,12 @@ const checkLikelyPasses = (s: Stain, column: WashColumn): boolean =>
   column !== 'wool';
 
 /**
- * Most °C a mark leaves to the wash. A passed check lifts the cap of a mark that was treated cold; a plan assumes it where it is likely, and a failed check
+ * Most °C a mark leaves to the wash; `treated` = after its treatment. A passed check lifts the cap of a mark that was treated cold; a plan assumes it where it is likely, and a failed check
  * plans again.
  * @example markCapC(freshMilk, whiteShirt) // 95
  */
-export function markCapC(s: Stain, g: Pick<Garment, 'parts' | 'colours' | 'dye'>): number {
+export function markCapC(s: Stain, g: Pick<Garment, 'parts' | 'colours' | 'dye'>, treated = true): number {
   const column = washColumnOf(g);
-  if (isTreatedCold(s)) return checkLikelyPasses(s, column) ? noCapC : coldC;
+  if (isTreatedCold(s)) return treated && checkLikelyPasses(s, column) ? noCapC : coldC;
   return stainWashes[stainFacts(s.kind).wash].maxTemperatureC[column];
 }
