@@ -196,7 +196,8 @@ export interface PretreatStep {
 }
 export interface Separation {
   garments: readonly string[];
-  constraint: Constraint;
+  /** `price` = allowed, but dearer. */
+  constraint: Constraint | 'price';
   message: Message;
 }
 export interface Plan {

@@ -260,16 +260,23 @@ describe('why groups stay apart', () => {
   });
   test('dye that runs names giver and receiver, with the difference and its limit', () => {
     const { separation } = between(
-      garment('navy', { colours: ground('#232f4e'), dye: 'indigo', washCount: 16 }),
+      garment('green', { colours: ground('#2e8b57'), dye: 'direct', washCount: 0 }),
       garment('white', { colours: ground('#f7f7f4'), dye: 'undyed' }),
     );
-    expect(separation).toMatchObject({ constraint: 'H3', garments: ['navy', 'white'] });
+    expect(separation).toMatchObject({ constraint: 'H3', garments: ['green', 'white'] });
     expect(separation && textOf(separation.message)).toMatch(
-      /^Navy would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/,
+      /^Green would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/,
     );
   });
-  test('what only the price keeps apart has no reason', () =>
-    expect(between(garment('a'), garment('b')).separation).toBeNull());
+  test('what only the price keeps apart says what it would cost, and the greatest part of it', () => {
+    const { separation } = between(
+      garment('sheet', { kind: 'sheet_single', dye: 'undyed', colours: ground('#f7f7f4'), valueEur: 90 }),
+      garment('tee', { washCount: 40, dye: 'vat' }),
+    );
+    expect(separation?.constraint).toBe('price');
+    expect(separation?.message.code).toBe('apart.price-uses');
+    expect(between(garment('a'), garment('b')).separation).toBeNull();
+  });
   test('H3 is said exactly where no setting that suits both would do', () =>
     fc.assert(
       fc.property(everydayGarment, everydayGarment, (a, c) => {
@@ -285,7 +292,7 @@ describe('why groups stay apart', () => {
         const common = b.settings.flatMap((_, k) => (b.allowed[0]?.[k] && b.allowed[1]?.[k] ? [k] : []));
         const runs = (k: number): boolean =>
           transfers(b, [0, 1], k, true).some((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));
-        expect(separationOf(b, x, y)?.constraint === 'H3').toBe(common.length > 0 && common.every(runs));
+        expect(separationOf(b, x, y)?.message.code === 'apart.tint').toBe(common.length > 0 && common.every(runs));
       }),
       { numRuns: 300 },
     ));

@@ -8,9 +8,10 @@ import { say, type Message } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
 import { bleedLimits } from '../colour/bleed.ts';
 import { fillClass, unbalanceShare } from '../washing/drum.ts';
+import { usePriceOf } from '../cost/judgement.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { Basket } from '../price/basket.ts';
-import type { PricedLoad } from '../price/price.ts';
+import { priceLoad, type PricedLoad } from '../price/price.ts';
 import { transferAllowed, transfers, type Transfer } from '../price/transfer.ts';
 import { bestSpin, type Setting } from '../price/settings.ts';
 import type { Profile } from '../piece/profile.ts';
@@ -340,7 +341,7 @@ function firstTint(b: Basket, i: number, j: number): Transfer | 'no-setting' | n
 }
 /** Why two groups stay apart: the strongest reason between any two of their pieces; null when only the price keeps them apart. */
 export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
-  let best: Separation | null = null;
+  let best: (Separation & { constraint: Constraint }) | null = null;
   const offer = (garments: readonly number[], constraint: Constraint, message: Message): void => {
     if (best && strength.indexOf(best.constraint) <= strength.indexOf(constraint)) return;
     best = { garments: garments.flatMap((i) => b.profiles[i]?.garment.id ?? []), constraint, message };
@@ -380,5 +381,39 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
     const j = loadB.pieces[0] ?? 0;
     offer([i, j], 'H2', say('apart.overfill'));
   }
-  return best;
+  return best ?? dearerTogether(b, loadA, loadB);
 }
+
+/** Two loads that might be one, but dearer; null when one load would be no dearer, or cannot be told. */
+function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
+  const pieces = [...loadA.pieces, ...loadB.pieces].sort((i, j) => i - j);
+  const one = priceLoad(b, pieces);
+  const garments = [loadA.pieces[0], loadB.pieces[0]].flatMap((i) => b.profiles[i ?? -1]?.garment.id ?? []);
+  if (!one.feasible) {
+    const [violation] = one.violations;
+    if (!violation || violation === 'no-suitable-product' || violation === 'no-suitable-programme') return null;
+    return { garments, constraint: violation, message: say('board.broken', { violation }) };
+  }
+  const more = one.cost - loadA.cost - loadB.cost;
+  if (more <= 0) return null;
+  const cost = { cost: roundTo(more, 2) };
+  const { temperatureC } = one.setting;
+  const hottest = Math.max(loadA.setting.temperatureC, loadB.setting.temperatureC);
+  const parts: readonly { price: number; message: Message }[] = [
+    {
+      price: one.company.greying - loadA.company.greying - loadB.company.greying,
+      message: say('apart.price-greying', cost),
+    },
+    {
+      price: one.company.resoiling - loadA.company.resoiling - loadB.company.resoiling,
+      message: say('apart.price-soil', cost),
+    },
+    { price: usesPrice(one) - usesPrice(loadA) - usesPrice(loadB), message: say('apart.price-uses', cost) },
+  ];
+  const greatest = parts.reduce((x, y) => (y.price > x.price ? y : x));
+  if (greatest.price >= more / 2) return { garments, constraint: 'price', message: greatest.message };
+  const message =
+    temperatureC < hottest ? say('apart.price-heat', { ...cost, celsius: hottest }) : say('apart.price', cost);
+  return { garments, constraint: 'price', message };
+}
+const usesPrice = (load: PricedLoad): number => usePriceOf(load.company.uses, load.setting.temperatureC, load.fill);

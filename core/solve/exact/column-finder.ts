@@ -360,7 +360,7 @@ export class ColumnFinder implements ColumnSource {
       let besides = 0;
       if (setting && (features.greyKg > 0 || features.soilKg > 0))
         for (const p of pieces) besides += companyHarm(features, b.pieces[p] as PieceNumbers, setting);
-      harm[j] = (dyeHarm[j] as number) + besides;
+      harm[j] = dyeHarm[j] + besides;
       let lost = harm[j];
       if (rated)
         for (const p of pieces) {
