@@ -24,6 +24,9 @@ export async function fillBasket(size: number): Promise<void> {
           dye: g.dye ?? 'unknown',
           label: g.label ?? null,
           dryMassG: g.dryMassG ?? null,
+          use: null,
+          count: 1,
+          set: null,
           valueEur: g.valueEur ?? 20,
         });
       await putInBasket(tx, demoHouseholdId, id, {

@@ -8,7 +8,20 @@ import { basketEntries, events, garments, type BasketState, type MarkedStain } f
 export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<
   GarmentRow,
-  'name' | 'owner' | 'kind' | 'size' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'dryMassG' | 'valueEur'
+  | 'name'
+  | 'owner'
+  | 'kind'
+  | 'size'
+  | 'parts'
+  | 'traits'
+  | 'colours'
+  | 'dye'
+  | 'label'
+  | 'dryMassG'
+  | 'valueEur'
+  | 'use'
+  | 'count'
+  | 'set'
 >;
 
 /** What the events say: washes ever, wears since the last wash, tests and catcher readings. */
@@ -188,5 +201,8 @@ export function garmentDocument({ row, state, basket }: Piece, now: Date = new D
     allowTestFirst: row.testFirstRisk !== null,
     neededBy: basket?.neededBy ?? null,
     include: true,
+    use: row.use,
+    count: row.count,
+    set: row.set,
   };
 }

@@ -28,6 +28,9 @@ const sock: GarmentInput = {
   dye: 'undyed',
   label: null,
   dryMassG: null,
+  use: null,
+  count: 1,
+  set: null,
   valueEur: 5,
 };
 const demo = <T>(work: Parameters<typeof inHousehold<T>>[1]) => inHousehold(demoHouseholdId, work);

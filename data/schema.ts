@@ -154,6 +154,12 @@ export const garments = pgTable(
     label: jsonb('label').$type<LabelDocument>(),
     dryMassG: doublePrecision('dry_mass_g'),
     valueEur: doublePrecision('value_eur').notNull().default(20),
+    /** What it is for; null = by its kind. */
+    use: text('use').$type<NonNullable<GarmentDocument['use']>>(),
+    /** Like pieces in one entry; the mass is of all. */
+    count: integer('count').notNull().default(1),
+    /** Pieces of one set like to stay together. */
+    set: text('set_id'),
     /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
     testFirstRisk: text('test_first_risk'),
     createdAt: at('created_at').notNull().defaultNow(),

@@ -40,6 +40,9 @@ const shirt: GarmentInput = {
   dye: 'undyed',
   label: { wash: { by: 'machine', maxC: 60, action: 'normal' }, bleach: 'oxygen' },
   dryMassG: 180,
+  use: null,
+  count: 1,
+  set: null,
   valueEur: 15,
 };
 const wine: MarkedStain = {

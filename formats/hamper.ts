@@ -3,7 +3,7 @@ import * as v from 'valibot';
 import { withTypedWords } from '@core/care-label/label-text.ts';
 import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
 import { garmentMassG } from '@core/garment/mass.ts';
-import { useOf } from '@core/garment/use.ts';
+import { garmentUse } from '@core/garment/use.ts';
 import type { Garment } from '@core/model/garment.ts';
 import type { Basin, BasinShape, Household, HouseRules, Product, Washer } from '@core/model/household.ts';
 import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
@@ -304,7 +304,7 @@ export function garmentOf(g: GarmentDocument): Garment {
     count: g.count ?? 1,
     set: g.set ?? null,
   };
-  return { ...garment, use: useOf(garment, g.use ?? null) };
+  return { ...garment, use: garmentUse(garment, g.use ?? null) };
 }
 
 /** Estimated dry mass of an entry from its document, of all its pieces, g. */

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
+import { namedUse } from '@core/garment/use.ts';
 import { readPieceLine } from '@core/garment/piece-line.ts';
 import { labelInWords } from '@core/care-label/label.ts';
 import { emptyState, putInBasket } from '@data/basket.ts';
@@ -33,6 +34,9 @@ export function loader({ request }: Route.LoaderArgs) {
     dye: 'unknown',
     label: read.label ? { ...read.label, phrases: [...read.label.phrases] } : null,
     dryMassG: read.kind === 'other' ? 200 : null,
+    use: namedUse(line),
+    count: 1,
+    set: null,
     valueEur: 20,
   };
   return {

@@ -3,7 +3,8 @@ import { phraseWords, phrases } from '@core/care-label/label.ts';
 import { dyeIds } from '@core/colour/dye.ts';
 import { traitFacts, traitIds } from '@core/construction/traits.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';
-import { garmentKinds, kindFacts } from '@core/garment/kinds.ts';
+import { garmentKinds, kindFacts, uses } from '@core/garment/kinds.ts';
+import { useNames } from '@words/en/names.ts';
 import { sizes } from '@core/model/garment.ts';
 import { washChoices } from './piece-schema.ts';
 import type { Option } from '../ui/fields.tsx';
@@ -23,6 +24,7 @@ export interface PieceOptions {
   traits: Option[];
   phrases: Option[];
   wash: Option[];
+  uses: Option[];
   fibres: string;
 }
 export const pieceOptions = (): PieceOptions => ({
@@ -33,6 +35,7 @@ export const pieceOptions = (): PieceOptions => ({
     .map((d) => [d, d === 'unknown' ? 'Not known (judged by colour)' : capital(d.replace(/-/g, ' '))] as const),
   traits: traitIds.map((t) => [t, traitFacts(t).name] as const),
   phrases: phrases.map((p) => [p, phraseWords[p]] as const),
+  uses: [['', 'By its kind'], ...uses.map((u) => [u, capital(useNames[u])] as const)],
   wash: [['', 'Not stated'], ...washChoices.map((w) => [w, washWords(w)] as const)],
   fibres: fibreIds.join(', '),
 });

@@ -4,7 +4,7 @@ import { labelTemperaturesC, phrases } from '@core/care-label/label.ts';
 import { dyeIds } from '@core/colour/dye.ts';
 import { traitIds } from '@core/construction/traits.ts';
 import { fibreIds, type FibreId } from '@core/fibre/fibres.ts';
-import { garmentKinds } from '@core/garment/kinds.ts';
+import { garmentKinds, uses } from '@core/garment/kinds.ts';
 import { sizes } from '@core/model/garment.ts';
 import { bleachOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
 import type { GarmentInput } from '@data/garments.ts';
@@ -100,6 +100,9 @@ export const pieceSchema = v.pipe(
     phrases: several(phrases, 'Words on the label'),
     dryMassG: typedNumber('Weight', 5, 6000, 'g'),
     valueEur: typedNumber('Value', 0, 100_000, '€'),
+    use: chosen(uses, 'Used for'),
+    count: typedNumber('How many', 1, 60, 'pieces'),
+    set: v.optional(v.pipe(v.string(), v.maxLength(40, 'Set: at most 40 letters.'))),
     washed: typedNumber('Washed before', 0, 2000, 'times'),
   }),
   v.forward(
@@ -154,6 +157,9 @@ export function toGarment(f: PieceForm): GarmentInput {
     label,
     dryMassG: f.dryMassG ?? null,
     valueEur: f.valueEur ?? 20,
+    use: f.use ?? null,
+    count: Math.round(f.count ?? 1),
+    set: f.set ?? null,
   };
 }
 
@@ -200,6 +206,9 @@ export function pieceStart(g: GarmentInput): PieceStart {
     phrases: g.label?.phrases ?? [],
     dryMassG: g.dryMassG?.toString() ?? '',
     valueEur: String(g.valueEur),
+    use: g.use ?? '',
+    count: String(g.count),
+    set: g.set ?? '',
     washed: '',
   };
 }

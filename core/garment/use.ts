@@ -12,9 +12,9 @@ const isKitchenWhite = (g: Pick<Garment, 'colours' | 'dye' | 'label'>): boolean 
 
 /**
  * The use of a piece. `stated` = what the owner said; null = by kind and flags.
- * @example useOf(teaTowel, null) // 'kitchen'
+ * @example garmentUse(teaTowel, null) // 'kitchen'
  */
-export function useOf(
+export function garmentUse(
   g: Pick<Garment, 'kind' | 'colours' | 'dye' | 'label' | 'hygiene' | 'soil'>,
   stated: Use | null,
 ): Use {
@@ -32,4 +32,4 @@ const usesInNames: readonly { words: RegExp; use: Use }[] = [
   { words: /\b(floor|mop|pet|dog|cat)\b/i, use: 'floor' },
 ];
 /** The use a form proposes for a name; null = by kind. */
-export const useInName = (name: string): Use | null => usesInNames.find((x) => x.words.test(name))?.use ?? null;
+export const namedUse = (name: string): Use | null => usesInNames.find((x) => x.words.test(name))?.use ?? null;

@@ -5,7 +5,7 @@ import { traitIds, type TraitId } from '../construction/traits.ts';
 import { dyeIds } from '../colour/dye.ts';
 import { fibreIds } from '../fibre/fibres.ts';
 import { garmentKinds, uses } from '../garment/kinds.ts';
-import { useOf } from '../garment/use.ts';
+import { garmentUse } from '../garment/use.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules, Programme } from '../model/household.ts';
 import { bleachOrder, ironOrder, soilOrder, tumbleOrder } from '../model/orders.ts';
@@ -75,7 +75,7 @@ export const cottonTee: Garment = {
 /** A garment that differs from a plain cotton T-shirt. */
 export function garment(id: string, change: Partial<Garment> = {}): Garment {
   const made = { ...cottonTee, id, name: change.name ?? id, ...change };
-  return { ...made, use: useOf(made, change.use ?? null) };
+  return { ...made, use: garmentUse(made, change.use ?? null) };
 }
 export const only = (
   fibre: Garment['parts'][number]['fibres'][number]['fibre'],
@@ -264,7 +264,7 @@ const hex = fc.constantFrom(
   '#e3c35b',
 );
 
-const used = (stated: Garment['use'] | null, made: Garment): Garment => ({ ...made, use: useOf(made, stated) });
+const used = (stated: Garment['use'] | null, made: Garment): Garment => ({ ...made, use: garmentUse(made, stated) });
 
 export const anyGarment: fc.Arbitrary<Garment> = fc
   .record({

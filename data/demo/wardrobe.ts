@@ -68,6 +68,9 @@ interface More {
   size?: GarmentInput['size'];
   massG?: number;
   value?: number;
+  use?: GarmentInput['use'];
+  count?: number;
+  set?: string;
   history?: Partial<DemoPiece['history']>;
   basket?: Partial<BasketState>;
   neededInDays?: number;
@@ -100,6 +103,9 @@ function piece(
       label: coolIron(label, fibres),
       dryMassG: more.massG ?? null,
       valueEur: more.value ?? 20,
+      use: more.use ?? null,
+      count: more.count ?? 1,
+      set: more.set ?? null,
     },
     history: { washes: 12, everyDays: 9, wears: 0, ...more.history },
     ...(more.basket ? { basket: more.basket } : {}),
@@ -120,6 +126,7 @@ const baker: DemoPiece[] = [
     ['woven', 'buttons'],
     household95,
     {
+      use: 'kitchen',
       massG: 520,
       value: 45,
       dye: 'undyed',
@@ -139,9 +146,10 @@ const baker: DemoPiece[] = [
     '#f5f3ec',
     ['woven', 'buttons'],
     household95,
-    { massG: 520, value: 45, dye: 'undyed', history: { washes: 41, everyDays: 4 } },
+    { use: 'kitchen', massG: 520, value: 45, dye: 'undyed', history: { washes: 41, everyDays: 4 } },
   ),
   piece('baker-apron', 'Juna', 'Baker’s apron', 'apron', 'cotton 100', '#f4f1ea', ['woven'], household95, {
+    use: 'kitchen',
     dye: 'undyed',
     history: { washes: 60, everyDays: 3, wears: 2 },
     basket: {
@@ -158,7 +166,7 @@ const baker: DemoPiece[] = [
     '#efece2, print #3d5a80',
     ['woven', 'print'],
     household60,
-    { history: { washes: 33, everyDays: 5, wears: 1 } },
+    { use: 'kitchen', history: { washes: 33, everyDays: 5, wears: 1 } },
   ),
   piece(
     'flour-trousers',
@@ -169,7 +177,7 @@ const baker: DemoPiece[] = [
     '#6d7280, print #d8d8d8',
     ['woven', 'zip'],
     machine(60, 'normal', { tumble: 'low' }),
-    { history: { washes: 38, everyDays: 5, wears: 3 }, basket: { soil: 'heavy' } },
+    { use: 'kitchen', history: { washes: 38, everyDays: 5, wears: 3 }, basket: { soil: 'heavy' } },
   ),
   piece(
     'juna-tee-white',
@@ -280,7 +288,7 @@ const baker: DemoPiece[] = [
     '#33373f',
     ['jersey-knit'],
     machine(40),
-    { massG: 190, history: { washes: 30, everyDays: 6, wears: 1 } },
+    { count: 3, massG: 190, history: { washes: 30, everyDays: 6, wears: 1 } },
   ),
   piece(
     'juna-bra',
@@ -302,7 +310,7 @@ const baker: DemoPiece[] = [
     '#e9dfd2',
     ['jersey-knit'],
     machine(60),
-    { massG: 300, dye: 'reactive', history: { washes: 36, everyDays: 7 }, basket: {} },
+    { count: 7, massG: 300, dye: 'reactive', history: { washes: 36, everyDays: 7 }, basket: {} },
   ),
   piece(
     'juna-down',
@@ -576,7 +584,7 @@ const dancer: DemoPiece[] = [
     '#5f6f86',
     ['jersey-knit'],
     machine(40),
-    { massG: 260, history: { washes: 28, everyDays: 7 } },
+    { count: 7, massG: 260, history: { washes: 28, everyDays: 7 } },
   ),
   piece(
     'tovi-silk',
@@ -783,7 +791,7 @@ const cyclist: DemoPiece[] = [
     '#55606e',
     ['jersey-knit'],
     machine(60),
-    { massG: 420, history: { washes: 31, everyDays: 7, wears: 1 }, basket: {} },
+    { count: 7, massG: 420, history: { washes: 31, everyDays: 7, wears: 1 }, basket: {} },
   ),
   piece(
     'ren-socks',
@@ -794,7 +802,7 @@ const cyclist: DemoPiece[] = [
     '#e2e2df',
     ['jersey-knit', 'wicking'],
     machine(40, 'mild'),
-    { massG: 150, history: { washes: 27, everyDays: 5, wears: 1 }, basket: { activity: 'sweaty' } },
+    { count: 4, massG: 150, history: { washes: 27, everyDays: 5, wears: 1 }, basket: { activity: 'sweaty' } },
   ),
   piece(
     'ren-beanie',
@@ -836,12 +844,14 @@ const shared: DemoPiece[] = [
     history: { washes: 29, everyDays: 8, wears: 3 },
   }),
   piece('towel-hand-1', 'Flat', 'Hand towels, two', 'hand_towel', 'cotton 100', '#cfd6d2', ['terry'], household60, {
+    count: 2,
     massG: 500,
     dye: 'vat',
     history: { washes: 32, everyDays: 5, wears: 3 },
     basket: {},
   }),
   piece('face-cloths', 'Flat', 'Face cloths, four', 'face_cloth', 'cotton 100', '#f0ede4', ['terry'], household95, {
+    count: 4,
     massG: 180,
     dye: 'undyed',
     history: { washes: 40, everyDays: 5, wears: 2 },
@@ -871,9 +881,11 @@ const shared: DemoPiece[] = [
     '#b4c5cf',
     ['woven', 'buttons'],
     household60,
-    { value: 60, history: { washes: 22, everyDays: 14, wears: 7 } },
+    { set: 'bed-double', value: 60, history: { washes: 22, everyDays: 14, wears: 7 } },
   ),
   piece('pillowcases', 'Flat', 'Pillowcases, four', 'pillowcase', 'cotton 100', '#f1efe8', ['woven'], household95, {
+    count: 4,
+    set: 'bed-double',
     massG: 510,
     dye: 'undyed',
     history: { washes: 30, everyDays: 10, wears: 5 },
@@ -898,7 +910,7 @@ const shared: DemoPiece[] = [
     '#e9e3d3, print #8a3b32',
     ['woven'],
     household60,
-    { massG: 280, dye: 'vat', history: { washes: 50, everyDays: 5, wears: 3 }, basket: { soil: 'heavy' } },
+    { count: 4, massG: 280, dye: 'vat', history: { washes: 50, everyDays: 5, wears: 3 }, basket: { soil: 'heavy' } },
   ),
   piece(
     'tablecloth',

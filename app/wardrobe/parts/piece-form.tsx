@@ -113,6 +113,9 @@ export function PieceForm({
         <SelectField {...bind('kind', 'What it is')} options={options.kinds} />
         <SelectField {...bind('size', 'Size')} options={options.sizes} />
         <TextField {...bind('owner', 'Whose')} />
+        <SelectField {...bind('use', 'Used for')} options={options.uses} hint="What it touches decides its company." />
+        <NumberField {...bind('count', 'How many')} suffix="alike" hint="Like pieces that wash together." />
+        <TextField {...bind('set', 'Set')} hint="Pieces of one set like to stay together." />
       </FieldGrid>
       <Section>
         <h2>Cloth</h2>
