@@ -126,6 +126,13 @@ const plannedGarment = v.object({
   ),
   store: v.picklist(['fold', 'hang']),
   reasons: v.array(v.object({ code: v.string(), source: reasonSource, text: v.string() })),
+  waitsWith: v.optional(v.array(v.string()), []),
+  unlock: v.optional(
+    v.nullable(
+      v.object({ test: v.picklist(['spot', 'part']), times: v.number(), joins: textOrNull, saves: v.number() }),
+    ),
+    null,
+  ),
   deferralCost: v.number(),
 });
 export const planSchema = v.object({
@@ -149,7 +156,7 @@ export type PlannedLoadDocument = PlanDocument['loads'][number];
 export type PlannedGarmentDocument = PlanDocument['garments'][number];
 
 /** Keys that carry money keep six decimals and more; every other number three. */
-const costKeys = new Set(['cost', 'lowerBound', 'deferralCost', 'money', 'gap']);
+const costKeys = new Set(['cost', 'lowerBound', 'deferralCost', 'money', 'gap', 'saves']);
 export function rounded(value: unknown, key: string): unknown {
   if (typeof value === 'number') return Number(value.toFixed(costKeys.has(key) ? 9 : 3));
   if (Array.isArray(value)) return value.map((item) => rounded(item, key));

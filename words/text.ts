@@ -16,6 +16,7 @@ import { boardWords } from './en/board.ts';
 import { boundWords } from './en/bounds.ts';
 import { actionNames, colourNames, detergentNames, ironNames, useNames, violationNames } from './en/names.ts';
 import { needWords } from './en/need.ts';
+import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
 import { traitLimitWords } from './en/traits.ts';
 
@@ -68,8 +69,8 @@ const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
   stated: String,
   caught: String,
   more: String,
-  cost: (x) => x.toFixed(2),
-  otherCost: (x) => x.toFixed(2),
+  cost: moneyText,
+  otherCost: moneyText,
   because: (message) => textOf(message),
   reasons: (messages) => messages.map((m) => textOf(m)).join('; '),
 };

@@ -1,4 +1,5 @@
 /** Plain words for dates, durations and amounts; always with a fixed zone, so that server and browser agree. */
+import { currencySign, moneyText } from '@words/money.ts';
 import { formatInTimeZone } from './zone.ts';
 
 export const dayText = (at: Date, timeZone: string): string =>
@@ -25,8 +26,8 @@ export const plural = (n: number, one: string, many = `${one}s`): string => `${n
 const small = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
 /** Small numbers open a heading as words. */
 export const numberWord = (n: number): string => small[n] ?? String(n);
-export const currencySign = (currency: string): string => (currency === 'EUR' ? '€' : currency);
-export const money = (value: number, currency: string): string => `${value.toFixed(2)} ${currencySign(currency)}`;
+export { currencySign };
+export const money = (amount: number, currency: string): string => moneyText({ amount, currency });
 export const wholeMoney = (value: number, currency: string): string => `${value.toFixed(0)} ${currencySign(currency)}`;
 export const listText = (items: readonly string[]): string =>
   items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1] ?? ''}`;

@@ -11,6 +11,18 @@ import type { ClothNeed } from '../washing/products.ts';
 import type { StainKind } from '../stain/stains.ts';
 import type { Violation } from '../model/constraints.ts';
 import type { Message } from './message.ts';
+import { roundTo } from '../units/numbers.ts';
+
+export interface Money {
+  amount: number;
+  /** ISO 4217. */
+  currency: string;
+}
+/** An amount as people read it: to the hundredth. */
+export const moneyOf = (tariff: { currency: string }, amount: number): Money => ({
+  amount: roundTo(amount, 2),
+  currency: tariff.currency,
+});
 
 export interface ParamTypes {
   // Numbers
@@ -32,10 +44,13 @@ export interface ParamTypes {
   left: number;
   deltaE: number;
   limit: number;
-  cost: number;
-  otherCost: number;
   massKg: number;
   capacityKg: number;
+  /** Place of a load in the running order, from 1; 0 = none. */
+  load: number;
+  // Money
+  cost: Money;
+  otherCost: Money;
   // Names people gave
   name: string;
   other: string;
@@ -73,6 +88,7 @@ export interface ParamTypes {
   contamination: 'fuel' | 'hygiene';
   compartment: 'prewash' | 'main' | 'softener' | 'drum' | 'basin';
   setting: 'temperature' | 'spin' | 'movement' | 'drying';
+  test: 'spot' | 'part';
   freshening: 'air' | 'brush' | 'steam';
   violation: Violation;
   violations: readonly Violation[];

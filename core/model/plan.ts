@@ -34,6 +34,7 @@ export type WarningCode =
   | 'underfilled'
   | 'overfilled'
   | 'cleaning-deficit'
+  | 'greying'
   | 'hygiene'
   | 'no-suitable-programme'
   | 'no-suitable-product'
@@ -127,6 +128,8 @@ export interface PlannedLoad {
   bindings: readonly Binding[];
   warnings: readonly PlanWarning[];
   procedure: readonly ProcedureStep[];
+  /** The load whose bath is used again. */
+  reuses?: string;
 }
 export type PrepareStep =
   | Extract<
@@ -178,7 +181,17 @@ export interface PlannedGarment {
   press: PressPlan | null;
   store: 'fold' | 'hang';
   reasons: readonly Reason[];
+  /** Pieces that wait for one another. */
+  waitsWith: readonly string[];
+  unlock: Unlock | null;
   deferralCost: number;
+}
+/** What a clear test would open: the load the piece would join (null = a run of its own) and what that saves, EUR. */
+export interface Unlock {
+  test: 'spot' | 'part';
+  times: number;
+  joins: string | null;
+  saves: number;
 }
 /** What to do against one stain before the wash; `odds` 0–1 for ranking, never shown as a promise. */
 export interface Pretreatment {

@@ -3,29 +3,15 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
-import type { Household, HouseRules } from '../model/household.ts';
+import type { HouseRules } from '../model/household.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { dryPlan, moistureAtEnd, prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
+import { prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
 import { profileOf } from './profile.ts';
 
 const profile = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) =>
   profileOf(garment('g', change), { ...household.rules, ...rules });
 const traits = (...ids: TraitId[]) => new Set<TraitId>(ids);
 const ground = (hex: string) => [{ hex, role: 'ground' as const }];
-const dry = (change: Partial<Garment>, home: Partial<Household> = {}, rules: Partial<HouseRules> = {}, spinRpm = 800) =>
-  dryPlan(profile(change, rules), { ...household, ...home, rules: { ...household.rules, ...rules } }, spinRpm, 0.24);
-const balcony = {
-  id: 'balcony',
-  name: 'Balcony',
-  bars: 6,
-  barLengthM: 2.4,
-  flatM2: 0,
-  hangers: 6,
-  outdoors: true,
-  sun: true,
-};
-const dryer = { id: 'dryer', name: 'Dryer', type: 'heat-pump' as const, maxLoadKg: 7, lowTemperature: true };
-
 describe('preparing', () => {
   test.each<[string, Partial<Garment>, string[]]>([
     [
@@ -113,120 +99,6 @@ describe('preparing', () => {
         expect(at).toEqual([...new Set(at)].sort((x, y) => x - y));
         expect(at).not.toEqual(expect.arrayContaining([order.indexOf('net'), order.indexOf('net-no-metal')]));
       }),
-    ));
-});
-
-describe('drying', () => {
-  test('T-shirts hang over two bars, or lie flat where the house says so for heavy ones', () => {
-    expect(dry({})).toMatchObject({ method: 'bars', place: 'rack', bars: 2 });
-    expect(dry({}, {}, { tshirtDrying: 'flat' }).method).toBe('flat');
-  });
-  test('shirts hang on hangers, knitted wool lies flat away from heat, woven silk hangs in the shade', () => {
-    expect(dry({ kind: 'dress_shirt', traits: traits('woven', 'buttons'), label: washLabel(40, 'mild') }).method).toBe(
-      'hanger',
-    );
-    expect(
-      dry({
-        kind: 'jumper_mid',
-        parts: only('wool'),
-        traits: traits('jersey-knit'),
-        label: washLabel(30, 'very-mild'),
-      }),
-    ).toMatchObject({ method: 'flat', awayFromHeat: true, shade: true });
-    expect(
-      dry({ kind: 'silk_blouse', parts: only('silk'), traits: traits('woven'), label: washLabel(30, 'very-mild') }),
-    ).toMatchObject({ method: 'hanger', shade: true });
-  });
-  test('white goes to the sun, black into the shade: the place follows', () => {
-    const places = { dryingPlaces: [...household.dryingPlaces, balcony] };
-    expect(dry({ colours: ground('#f7f7f4'), dye: 'undyed' }, places)).toMatchObject({
-      place: 'balcony',
-      shade: false,
-    });
-    expect(dry({ colours: ground('#1d1e21') }, places)).toMatchObject({ place: 'rack', shade: true });
-  });
-  test('without a place that suits it, none is named', () =>
-    expect(
-      dry({ kind: 'jumper_mid', parts: only('wool'), traits: traits('jersey-knit') }, { dryingPlaces: [balcony] })
-        .place,
-    ).toBeNull());
-  test('a dryer needs the label, the house and the kind', () => {
-    const home = { dryers: [dryer] };
-    const towel = {
-      kind: 'bath_towel' as const,
-      traits: traits('terry'),
-      label: washLabel(60, 'normal', { tumble: 'normal' }),
-    };
-    expect(dry(towel, home).method).toBe('bars');
-    expect(dry(towel, home, { tumble: 'towels' })).toMatchObject({ method: 'tumble-normal', place: 'dryer', bars: 0 });
-    expect(
-      dry({ label: washLabel(40, 'normal', { tumble: 'low' }), traits: traits('woven') }, home, { tumble: 'towels' })
-        .method,
-    ).toBe('bars');
-    expect(
-      dry({ label: washLabel(40, 'normal', { tumble: 'low' }), traits: traits('woven') }, home, {
-        tumble: 'when-allowed',
-      }).method,
-    ).toBe('tumble-low');
-    expect(
-      dry(
-        {
-          kind: 'jumper_mid',
-          parts: only('wool'),
-          traits: traits('jersey-knit'),
-          label: washLabel(30, 'very-mild', { tumble: 'normal' }),
-        },
-        home,
-        { tumble: 'when-allowed' },
-      ).method,
-    ).toBe('flat');
-    expect(
-      dry(
-        {
-          ...towel,
-          stains: [
-            {
-              id: 's',
-              kind: 'coffee',
-              ageHours: 30,
-              heatSet: false,
-              place: '',
-              sizeCm: 3,
-              failedRounds: 0,
-              heat: null,
-              tried: [],
-            },
-          ],
-        },
-        home,
-        { tumble: 'when-allowed' },
-      ).method,
-    ).toBe('bars');
-  });
-  test('what leaves the spin wetter dries longer; a towel roll stands in for the spin of a hand wash', () => {
-    const tee = profile({});
-    expect(moistureAtEnd(tee, 1400, 0.24)).toBeLessThan(moistureAtEnd(tee, 800, 0.24));
-    expect(moistureAtEnd(tee, 800, 0.24)).toBeLessThan(moistureAtEnd(tee, 400, 0.24));
-    expect(moistureAtEnd(tee, 0, 0.24)).toBeGreaterThan(moistureAtEnd(tee, 800, 0.24));
-    expect(dry({}, {}, {}, 1400).hours).toBeLessThan(dry({}, {}, {}, 600).hours);
-  });
-  test('hours are finite, bars belong to bars, flips to flat', () =>
-    fc.assert(
-      fc.property(
-        anyGarment,
-        fc.constantFrom(0, 400, 800, 1400),
-        fc.constantFrom('never' as const, 'towels' as const, 'when-allowed' as const),
-        (g, spinRpm, tumble) => {
-          const home = { ...household, dryers: [dryer], rules: { ...household.rules, tumble } };
-          const p = dryPlan(profileOf(g, home.rules), home, spinRpm, 0.24);
-          expect(p.hours).toBeGreaterThanOrEqual(0);
-          expect(p.hours).toBeLessThan(Infinity);
-          expect(p.bars > 0).toBe(p.method === 'bars');
-          if (p.flips > 0) expect(p.method).toBe('flat');
-          if (p.method.startsWith('tumble')) expect([tumble, p.place]).not.toContain('never');
-        },
-      ),
-      { numRuns: 300 },
     ));
 });
 

@@ -5,6 +5,7 @@ import type { Binding, PlanWarning, Separation } from '../model/plan.ts';
 import { actionOrder, tumbleOrder } from '../model/orders.ts';
 import { spinWithin } from '../washing/spin.ts';
 import { say, type Message } from '../message/message.ts';
+import { moneyOf } from '../message/params.ts';
 import type { HouseRules } from '../model/household.ts';
 import { bleedLimits } from '../colour/bleed.ts';
 import { fillClass, unbalanceShare } from '../washing/drum.ts';
@@ -396,7 +397,7 @@ function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separa
   }
   const more = one.cost - loadA.cost - loadB.cost;
   if (more <= 0) return null;
-  const cost = { cost: roundTo(more, 2) };
+  const cost = { cost: moneyOf(b.household.tariff, more) };
   const { temperatureC } = one.setting;
   const hottest = Math.max(loadA.setting.temperatureC, loadB.setting.temperatureC);
   const parts: readonly { price: number; message: Message }[] = [

@@ -1,9 +1,11 @@
 /** From a household and its dirty pieces to the whole plan. Pure: the same input gives the same plan. */
 import type { Garment } from '../model/garment.ts';
 import { say } from '../message/message.ts';
+import { moneyOf } from '../message/params.ts';
 import type { DetergentClass, Household } from '../model/household.ts';
 import type {
   Dose,
+  DryPlan,
   Outcome,
   Plan,
   PlannedGarment,
@@ -12,9 +14,10 @@ import type {
   Pretreatment,
   Reason,
   Separation,
+  Unlock,
 } from '../model/plan.ts';
 import { loadConstants } from '../cost/weights.ts';
-import { roundTo, sum } from '../units/numbers.ts';
+import { sum } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
 import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
@@ -22,8 +25,11 @@ import { procedureFor } from '../stain/procedure.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
 import { cheapest, deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
 import { decide, gathers, type Decision } from '../piece/outcomes.ts';
-import { dryPlan, prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-steps.ts';
+import { prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-steps.ts';
+import { dryingPlan, type WetLoad } from './drying.ts';
 import { procedureOf } from './procedure.ts';
+import { unlockOf } from './unlock.ts';
+import { waitingGroups, waitReason } from './waiting.ts';
 import { applyPins, type Pin } from '../board/pins.ts';
 import { solve, type Candidate, type Progress, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
@@ -137,8 +143,12 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
   };
 }
 
-const drumRadius = (load: PricedLoad): number =>
-  load.setting.method === 'machine' ? load.setting.washer.drumRadiusM : 0.24;
+const wetLoad = (b: Basket, { setting: s, spinRpm, pieces }: PricedLoad): WetLoad => ({
+  pieces: pieces.flatMap((i) => b.profiles[i] ?? []),
+  method: s.method,
+  spinRpm,
+  drumRadiusM: s.method === 'machine' ? s.washer.drumRadiusM : 0,
+});
 
 const settingOf = (parameter: string): 'temperature' | 'spin' | 'movement' | 'drying' =>
   parameter === 'temperatureC'
@@ -150,12 +160,12 @@ const settingOf = (parameter: string): 'temperature' | 'spin' | 'movement' | 'dr
         : 'movement';
 
 function washedGarment(
-  b: Basket,
   p: Profile,
   load: PricedLoad,
   planned: PlannedLoad,
   decision: Decision,
   pretreat: readonly Pretreatment[],
+  dry: DryPlan | null,
 ): PlannedGarment {
   const binding = planned.bindings.find((x) => x.garment === p.garment.id);
   const reasons: Reason[] = [decision.reason];
@@ -174,10 +184,12 @@ function washedGarment(
     load: planned.id,
     prepare: prepareSteps(p, load.setting.method === 'hand'),
     pretreat,
-    dry: dryPlan(p, b.household, load.spinRpm, drumRadius(load)),
+    dry,
     press: pressPlan(p),
     store: storeAs(p),
     reasons,
+    waitsWith: [],
+    unlock: null,
     deferralCost: 0,
   };
 }
@@ -197,31 +209,18 @@ export function outcomeCost(b: Basket, piece: number, outcome: Outcome): number 
   }
 }
 
-function waitReason(b: Basket, i: number, p: Profile): Reason {
-  const alone = priceLoad(b, [i]);
-  if (alone.feasible) {
-    const prices = { cost: roundTo(alone.cost, 2), otherCost: roundTo(deferralCost(b, i), 2) };
-    return { code: 'waits-for-fill', source: 'rule', message: say('plan.waits-for-fill', prices) };
-  }
-  if (alone.violations.includes('no-suitable-product')) {
-    const detergents = [...p.values.detergents];
-    return { code: 'no-suitable-product', source: 'product', message: say('plan.no-product', { detergents }) };
-  }
-  return { code: 'no-suitable-programme', source: 'washer', message: say('plan.no-programme') };
-}
-
 function unwashedGarment(
   b: Basket,
   i: number,
   p: Profile,
   decision: Decision,
-  waiting: boolean,
+  group: readonly number[] | null,
   pretreat: readonly Pretreatment[],
 ): PlannedGarment {
   const untested = p.history.untested && p.history.strongColour;
-  const outcome = waiting ? (untested ? 'test-first' : 'wait') : (decision.fixed ?? 'wait');
+  const outcome = group ? (untested ? 'test-first' : 'wait') : (decision.fixed ?? 'wait');
   const reasons: Reason[] = [decision.reason];
-  if (waiting) reasons.unshift(waitReason(b, i, p));
+  if (group) reasons.unshift(waitReason(b, i, group));
   const cost = outcomeCost(b, i, outcome);
   return {
     id: p.garment.id,
@@ -233,11 +232,27 @@ function unwashedGarment(
     press: null,
     store: storeAs(p),
     reasons,
+    waitsWith: (group ?? []).flatMap((j) => (j === i ? [] : (b.profiles[j]?.garment.id ?? []))),
+    unlock: null,
     deferralCost: cost,
   };
 }
 
-function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: readonly PlannedLoad[]): PlanWarning[] {
+/** A test that would open something is said as what to do. */
+function withUnlock(b: Basket, g: PlannedGarment, unlock: Unlock | null): PlannedGarment {
+  if (!unlock) return g;
+  const load = Number(unlock.joins?.slice(1) ?? 0);
+  const message = say('plan.unlock', {
+    test: unlock.test,
+    count: unlock.times,
+    load,
+    cost: moneyOf(b.household.tariff, unlock.saves),
+    more: unlock.saves > 0,
+  });
+  return { ...g, unlock, reasons: [{ code: 'test-missing', source: 'test', message }, ...g.reasons] };
+}
+
+function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarning[] {
   const out = pieceWarnings(b.profiles);
   const missed = garments.filter(
     (g) => g.outcome === 'wait' && b.profiles.some((p) => p.garment.id === g.id && p.garment.neededBy !== null),
@@ -256,15 +271,6 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[], loads: rea
       severity: 'info',
       garments: slow.map((g) => g.id),
       message: say('warn.musty-drying', { count: slow.length }),
-    });
-  const bars = sum(garments.map((g) => (g.dry?.method === 'bars' ? g.dry.bars : 0)));
-  const offered = sum(b.household.dryingPlaces.map((d) => d.bars));
-  if (bars > offered && loads.length > 1)
-    out.push({
-      code: 'rack-full',
-      severity: 'info',
-      garments: garments.filter((g) => g.dry?.method === 'bars').map((g) => g.id),
-      message: say('warn.rack-full', { count: bars, total: offered }),
     });
   return out;
 }
@@ -315,15 +321,26 @@ export function planBasket(
   const treatments = b.profiles.map((p) =>
     p.garment.include ? p.garment.stains.map((s) => procedureFor(p.garment, s, workplace)) : [],
   );
+  const drying = dryingPlan(
+    household,
+    now,
+    priced.map((l) => wetLoad(b, l)),
+  );
+  const groups = waitingGroups(b, solution.waiting);
+  const sets = priced.map((l) => l.pieces);
   const result = b.profiles.map((p, i): PlannedGarment => {
     const decision = decisions[i] as Decision;
     const at = priced.findIndex((l) => l.pieces.includes(i));
     const load = priced[at];
     const planned = loads[at];
     const pretreat = treatments[i]?.map(toPretreatment) ?? [];
-    return load && planned
-      ? washedGarment(b, p, load, planned, decision, pretreat)
-      : unwashedGarment(b, i, p, decision, solution.waiting.includes(i), pretreat);
+    const group = groups.find((g) => g.includes(i)) ?? null;
+    const garment =
+      load && planned
+        ? washedGarment(p, load, planned, decision, pretreat, drying.plans.get(p.garment.id) ?? null)
+        : unwashedGarment(b, i, p, decision, group, pretreat);
+    const open = garment.outcome === 'wash' || garment.outcome === 'wait' || garment.outcome === 'test-first';
+    return open ? withUnlock(b, garment, unlockOf(b, i, now, sets, at)) : garment;
   });
   const separations: Separation[] = [];
   priced.forEach((a, i) =>
@@ -341,7 +358,8 @@ export function planBasket(
     loads,
     garments: result,
     warnings: [
-      ...planWarnings(b, result, loads),
+      ...planWarnings(b, result),
+      ...drying.warnings,
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
       ...pinned.warnings,
     ],
