@@ -14,7 +14,15 @@ import { stainFacts, type StainKind } from '@core/stain/stains.ts';
 import { clothNeedWords } from '@core/washing/products.ts';
 import { boardWords } from './en/board.ts';
 import { boundWords } from './en/bounds.ts';
-import { actionNames, colourNames, detergentNames, ironNames, useNames, violationNames } from './en/names.ts';
+import {
+  actionNames,
+  colourNames,
+  contentsNames,
+  detergentNames,
+  ironNames,
+  useNames,
+  violationNames,
+} from './en/names.ts';
 import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
@@ -64,6 +72,7 @@ const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
   iron: (id) => ironNames[id],
   bearsIron: (id) => ironNames[id],
   names: listed,
+  contents: (ids) => listed(ids.map((id) => contentsNames[id])),
   violation: (id) => violationNames[id],
   violations: (ids) => listed([...new Set(ids.map((id) => violationNames[id]))]),
   stated: String,
@@ -110,3 +119,6 @@ export function sentenceOf(message: Message): string {
   const text = textOf(message);
   return /[.!?]$/.test(text) ? text : `${capital(text)}.`;
 }
+
+/** The same as a heading: with a capital, without a full stop. */
+export const titleOf = (message: Message): string => capital(textOf(message));

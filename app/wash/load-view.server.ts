@@ -2,6 +2,8 @@
 import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import type { PlanDocument, PlannedLoadDocument } from '@formats/plan.ts';
+import { titleOf } from '@words/text.ts';
+import { loadName } from '@core/plan/load-name.ts';
 import { displayDose } from '@core/plan/plan.ts';
 import { prepareWords } from '@core/piece/care-steps.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
@@ -90,14 +92,18 @@ function machineOf(hamper: HamperDocument, load: PlannedLoadDocument): { title: 
   };
 }
 
-function card(hamper: HamperDocument, load: PlannedLoadDocument, pieces: PieceRef[]): LoadCard {
+function card(
+  hamper: HamperDocument,
+  load: PlannedLoadDocument,
+  profiles: readonly Profile[],
+  pieces: PieceRef[],
+): LoadCard {
   const { title, machine } = machineOf(hamper, load);
   const byHand = load.method === 'hand';
-  const only = pieces[0];
   const maxKg = load.fill > 0 ? load.massKg / load.fill : load.massKg;
   return {
-    title: pieces.length === 1 && only ? `${only.name}, alone` : title,
-    machine: pieces.length === 1 ? `${title}${byHand ? `, ${machine}` : ` · ${machine}`}` : machine,
+    title: titleOf(loadName(profiles, { celsius: load.temperatureC, method: load.method })),
+    machine: `${title}${byHand ? `, ${machine}` : ` · ${machine}`}`,
     byHand,
     subtitle: plural(pieces.length, 'piece'),
     temperature: String(load.temperatureC),
@@ -298,7 +304,7 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
   const rules = householdOf(hamper.household).rules;
   const profiles = garments.map((g) => profileOf(garmentOf(g), rules));
   const planned = load.garments.flatMap((id) => plan.garments.find((g) => g.id === id) ?? []);
-  const c = card(hamper, load, [...refs.values()]);
+  const c = card(hamper, load, profiles, [...refs.values()]);
   const family = hamper.household.washers
     ?.find((w) => w.id === load.washer)
     ?.programmes.find((p) => p.id === load.programme)?.family;
@@ -307,6 +313,7 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
   const places = new Map(
     [...(hamper.household.dryingPlaces ?? []), ...(hamper.household.dryers ?? [])].map((p) => [p.id, p.name ?? p.id]),
   );
+  const profileOfId = (id: string): Profile | undefined => profiles.find((p) => p.garment.id === id);
   const ref = (id: string): PieceRef[] => {
     const r = refs.get(id);
     return r ? [r] : [];
@@ -330,7 +337,9 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
           : '',
         press: g.press
           ? `iron ${g.press.iron}${g.press.steam ? ' with steam' : ''}${g.press.insideOut ? ', inside out' : ''}${g.press.pressCloth ? ', press cloth' : ''}`
-          : 'no iron',
+          : profileOfId(g.id)?.values.iron === 'none' && profileOfId(g.id)?.garment.stains.length === 0
+            ? 'no iron'
+            : 'needs no iron',
       })),
     ),
     reasons: planned.flatMap((g) =>

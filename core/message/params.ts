@@ -10,6 +10,7 @@ import type { Action, Bleach, Iron, Soil, Tumble } from '../model/orders.ts';
 import type { ClothNeed } from '../washing/products.ts';
 import type { StainKind } from '../stain/stains.ts';
 import type { Violation } from '../model/constraints.ts';
+import type { Contents, Shade } from '../plan/load-name.ts';
 import type { Message } from './message.ts';
 import { roundTo } from '../units/numbers.ts';
 
@@ -89,6 +90,9 @@ export interface ParamTypes {
   compartment: 'prewash' | 'main' | 'softener' | 'drum' | 'basin';
   setting: 'temperature' | 'spin' | 'movement' | 'drying';
   test: 'spot' | 'part';
+  contents: readonly Contents[];
+  shade: Shade;
+  method: 'machine' | 'hand';
   freshening: 'air' | 'brush' | 'steam';
   violation: Violation;
   violations: readonly Violation[];

@@ -3,6 +3,8 @@ import type { MessageTable } from './params.ts';
 
 // prettier-ignore
 export const planMessages = {
+  'load.name': ['contents', 'shade', 'celsius', 'method'],
+  'load.one': ['name', 'count', 'celsius', 'method'],
   'plan.sets': ['setting', 'because'],
   'plan.bears': ['celsius', 'action', 'detergents'],
   'plan.waits-for-fill': ['cost', 'otherCost', 'days'],

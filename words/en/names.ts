@@ -4,6 +4,7 @@ import type { Use } from '@core/garment/kinds.ts';
 import type { Violation } from '@core/model/constraints.ts';
 import type { DetergentClass } from '@core/model/household.ts';
 import type { Action, Iron } from '@core/model/orders.ts';
+import type { Contents } from '@core/plan/load-name.ts';
 import type { LoadCheckId } from '@core/model/plan.ts';
 
 export const actionNames: Record<Action, string> = {
@@ -42,6 +43,25 @@ export const useNames: Record<Use, string> = {
   workshop: 'workshop clothes',
   floor: 'floor cloths',
   clothes: 'clothes',
+};
+export const contentsNames: Record<Contents, string> = {
+  kitchen: 'kitchen linen',
+  body: 'underwear',
+  towel: 'towels',
+  bed: 'bed linen',
+  baby: 'baby things',
+  sick: 'sick-bed things',
+  workshop: 'work clothes',
+  floor: 'floor cloths',
+  linen: 'linen',
+  wool: 'wool',
+  silk: 'silk',
+  denim: 'denim',
+  sports: 'sports things',
+  shirts: 'shirts',
+  delicates: 'delicates',
+  clothes: 'clothes',
+  mixed: 'things of several kinds',
 };
 export const violationNames: Record<Violation, string> = {
   H1: 'a care limit',

@@ -3,6 +3,8 @@ import type { planMessages } from '@core/message/plan.ts';
 
 // prettier-ignore
 export const planWords: Record<keyof typeof planMessages, string> = {
+  'load.name': '{shade, select, white {white } light {pale } dark {dark } red {red } coloured {coloured } other {}}{contents}, {celsius}{method, select, hand { by hand} other {}}',
+  'load.one': '{name}{count, plural, one {, alone} other {, {celsius}{method, select, hand { by hand} other {}}}}',
   'plan.sets': 'It sets the {setting} of this load: {because}.',
   'plan.bears': 'It bears {celsius} °C and {action} movement, and shares its detergent: {detergents}.',
   'plan.waits-for-fill': 'It waits for a fuller load: a run by itself would cost {cost}, waiting {otherCost}. The next wash is in {days, plural, one {a day} other {# days}}.',
