@@ -53,7 +53,7 @@ describe('sentences', () => {
     expect(said(say('step.load', { count: 1 }))).toBe('Check the drum is empty, then load the piece loosely.');
     expect(said(say('step.load', { count: 3 }))).toBe('Check the drum is empty, then load the 3 pieces loosely.');
     expect(said(say('step.start', { programme: 'Wool', celsius: 30, rpm: 0 }))).toBe('Wool, 30 °C, no spin. Start.');
-    expect(said(say('warn.felting', { names: ['A', 'B', 'C'] }))).toMatch(/^A, B and C can felt/);
+    expect(said(say('warn.felting', { names: ['A', 'B', 'C'] }))).toMatch(/^Can felt: A, B and C\. /);
     expect(listed([])).toBe('');
   });
   test('no code word reaches a reader', () => {

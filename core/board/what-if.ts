@@ -9,13 +9,7 @@ import { dryingTimeHours, tumbleRun } from '../drying/drying.ts';
 import { kindFacts } from '../garment/kinds.ts';
 import type { Dryer, Household, Programme, Washer } from '../model/household.ts';
 import { actionOrder, respects, tumbleOrder, type Tumble } from '../model/orders.ts';
-import {
-  feltingPercent,
-  totalShrinkPercent,
-  type Agitation,
-  type DryingHeat,
-  type WashEvent,
-} from '../shrinkage/shrinkage.ts';
+import { feltingPercent, totalShrinkPercent, type DryingHeat, type WashEvent } from '../shrinkage/shrinkage.ts';
 import { shrinkClassOf } from '../shrinkage/classes.ts';
 import { markCapC } from '../stain/mark-cap.ts';
 import { oddsAbove } from '../units/odds.ts';
@@ -24,6 +18,7 @@ import { say, type Message } from '../message/message.ts';
 import { moistureAfterSpin, spinG, spinWithin } from '../washing/spin.ts';
 import { runKwh, statedFullLoadKwh, waterRowOf } from '../washing/energy.ts';
 import type { Basket } from '../price/basket.ts';
+import { agitationOf } from '../shrinkage/agitation.ts';
 import { cleaningEffect } from '../piece/demand.ts';
 import { featuresOf } from '../price/features.ts';
 import type { DetergentClass } from '../model/household.ts';
@@ -80,20 +75,6 @@ const washesOfHabit = 10;
 const setByWash = 0.6;
 const setByDryer = 0.8;
 
-function agitationOf(p: Programme): Agitation {
-  if (p.family === 'wool') return 'wool-programme';
-  switch (p.action) {
-    case 'normal':
-      return 'cotton';
-    case 'mild':
-      return 'synthetics';
-    case 'very-mild':
-      return 'delicate';
-    case 'hand':
-    case 'none':
-      return 'hand-wash';
-  }
-}
 const heatOf = (t: Tumble): DryingHeat => (t === 'normal' ? 'tumble-hot' : t === 'low' ? 'tumble-low' : 'line');
 
 /** Washes so far, as its own limits had it. */

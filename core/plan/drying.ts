@@ -183,6 +183,14 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
           names: tumbled.left.map((p) => p.garment.name),
         }),
       });
+    const refused = tumbled ? load.pieces.filter((p) => p.values.tumble === 'none') : [];
+    if (refused.length > 0)
+      warnings.push({
+        code: 'no-tumble',
+        severity: 'caution',
+        garments: refused.map((p) => p.garment.id),
+        message: say('warn.no-tumble', { names: refused.map((p) => p.garment.name) }),
+      });
     for (const p of load.pieces) {
       if (plans.has(p.garment.id)) continue;
       const plan = hang(p, moistureAtEnd(p, load), spaces, { household, now });
@@ -193,7 +201,7 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
   if (without.length > 0)
     warnings.push({
       code: 'rack-full',
-      severity: 'caution',
+      severity: 'info',
       garments: without.map((p) => p.garment.id),
       message: say('warn.rack-full', { names: without.map((p) => p.garment.name) }),
     });

@@ -8,7 +8,8 @@ import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
 import { anyGarment, everydayGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
-import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
+import { bindingsOf, separationOf } from './explain.ts';
+import { loadWarnings, pieceWarnings } from './warnings.ts';
 import { loadAt, priceLoad, type PricedLoad } from '../price/price.ts';
 import { transferAllowed, transfers } from '../price/transfer.ts';
 
@@ -152,9 +153,14 @@ describe('what to watch in a load', () => {
       ).get('dye-bleeds')?.message.code,
     ).toBe('warn.dye-bled-before');
     expect(
-      codes([garment('hoodie', { kind: 'hoodie', traits: traits('zip') }), garment('tee')], 'cottons', 40).get(
-        'hard-parts',
-      )?.garments,
+      codes(
+        [
+          garment('hoodie', { kind: 'hoodie', weighedDryMassG: 650, traits: traits('zip') }),
+          garment('tee', { traits: traits('jersey-knit') }),
+        ],
+        'cottons',
+        40,
+      ).get('hard-parts')?.garments,
     ).toEqual(['hoodie']);
     expect(
       codes(
@@ -163,13 +169,15 @@ describe('what to watch in a load', () => {
             kind: 'jumper_mid',
             parts: only('wool'),
             traits: traits('jersey-knit'),
-            label: washLabel(30, 'very-mild'),
+            label: null,
           }),
         ],
         'wool',
         30,
       ).has('felting'),
     ).toBe(true);
+    const tried = garment('tried', { kind: 'jumper_mid', parts: only('wool'), label: washLabel(30, 'very-mild') });
+    expect(codes([tried], 'wool', 30).has('felting')).toBe(false);
   });
   test('a mark forbids heat; fuel is a danger, not a caution', () => {
     expect(codes([garment('c', { stains: [stain('coffee')] })], 'cottons', 30).get('stain-before-heat')?.severity).toBe(
@@ -183,7 +191,17 @@ describe('what to watch in a load', () => {
   test('hygiene below 60 °C says what it does not do', () => {
     expect(
       codes([garment('h', { hygiene: true, label: washLabel(40) })], 'cottons', 40).get('hygiene')?.message,
-    ).toEqual(say('warn.hygiene-cool', { celsius: 40 }));
+    ).toEqual(say('warn.hygiene-cool', { celsius: 40, because: say('label.max-temperature', { celsius: 40 }) }));
+    const unclean = codes(
+      [
+        garment('dirty', { soil: 'heavy', odour: true, activity: 'sweaty', nextToSkin: true, label: washLabel(60) }),
+        garment('cool', { label: washLabel(30) }),
+      ],
+      'delicates',
+      30,
+    ).get('cleaning-deficit');
+    expect(unclean?.garments).toEqual(['dirty']);
+    expect(unclean?.message.params).toMatchObject({ because: say('binding.company', { other: 'cool', celsius: 30 }) });
     expect(codes([garment('h', { hygiene: true, label: washLabel(60) })], 'cottons', 60).get('hygiene')?.severity).toBe(
       'info',
     );

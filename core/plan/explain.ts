@@ -1,14 +1,12 @@
 /** Why a load is set as it is: for each setting the piece and bound that decide, and what the load could do without that piece. */
 import { bindingBounds, type Bound, type EnvelopeParameter } from '../envelope/envelope.ts';
 import type { Constraint } from '../model/constraints.ts';
-import type { Binding, PlanWarning, Separation } from '../model/plan.ts';
+import type { Binding, Separation } from '../model/plan.ts';
 import { actionOrder, tumbleOrder } from '../model/orders.ts';
 import { spinWithin } from '../washing/spin.ts';
 import { say, type Message } from '../message/message.ts';
 import { moneyOf } from '../message/params.ts';
 import type { HouseRules } from '../model/household.ts';
-import { bleedLimits } from '../colour/bleed.ts';
-import { fillClass, unbalanceShare } from '../washing/drum.ts';
 import { usePriceOf } from '../cost/judgement.ts';
 import { roundTo } from '../units/numbers.ts';
 import type { Basket } from '../price/basket.ts';
@@ -16,7 +14,6 @@ import { priceLoad, type PricedLoad } from '../price/price.ts';
 import { transferAllowed, transfers, type Transfer } from '../price/transfer.ts';
 import { bestSpin, type Setting } from '../price/settings.ts';
 import type { Profile } from '../piece/profile.ts';
-import { isDenim } from '../piece/profile.ts';
 
 type Explained = Extract<EnvelopeParameter, 'maxTemperatureC' | 'maxAction' | 'maxSpinRpm' | 'tumble'>;
 
@@ -184,140 +181,6 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
     }
   }
   return out.filter((x): x is Binding => x !== null);
-}
-
-const warn = (
-  code: PlanWarning['code'],
-  severity: PlanWarning['severity'],
-  garments: readonly string[],
-  message: Message,
-): PlanWarning => ({ code, severity, garments, message });
-const ids = (ps: readonly Profile[]): string[] => ps.map((p) => p.garment.id);
-const names = (ps: readonly Profile[]): string[] => ps.map((p) => p.garment.name);
-
-/** What to watch in this load. */
-export function loadWarnings(b: Basket, load: PricedLoad, pieces: readonly Profile[]): PlanWarning[] {
-  const out: PlanWarning[] = [];
-  const where = (test: (p: Profile) => boolean): Profile[] => pieces.filter(test);
-  const untested = where((p) => p.history.untested && p.history.strongColour);
-  if (untested.length)
-    out.push(
-      warn(
-        'dye-untested',
-        'caution',
-        ids(untested),
-        say('warn.dye-untested', { names: names(untested), caught: load.catcher !== null }),
-      ),
-    );
-  const bleeders = where((p) => p.history.knownBleeder);
-  const t = load.worstTransfer;
-  if (bleeders.length)
-    out.push(warn('dye-bleeds', 'caution', ids(bleeders), say('warn.dye-bled-before', { names: names(bleeders) })));
-  else if (t && t.deltaE >= bleedLimits.white)
-    out.push(
-      warn(
-        'dye-bleeds',
-        'info',
-        ids([b.profiles[t.giver], b.profiles[t.receiver]].flatMap((p) => p ?? [])),
-        say('warn.dye-lends', {
-          name: b.profiles[t.giver]?.garment.name ?? '',
-          other: b.profiles[t.receiver]?.garment.name ?? '',
-          deltaE: roundTo(t.deltaE, 1),
-        }),
-      ),
-    );
-  const overruled = where((p) => p.labelOverruled);
-  if (overruled.length)
-    out.push(
-      warn('label-overruled', 'caution', ids(overruled), say('warn.label-overruled', { names: names(overruled) })),
-    );
-  const felting = where((p) => p.isWool && load.setting.method === 'machine');
-  if (felting.length) out.push(warn('felting', 'info', ids(felting), say('warn.felting', { names: names(felting) })));
-  const stained = where((p) => p.garment.stains.length > 0);
-  if (stained.length)
-    out.push(
-      warn('stain-before-heat', 'caution', ids(stained), say('warn.stain-before-heat', { names: names(stained) })),
-    );
-  const fuel = where((p) => p.contamination === 'fuel');
-  if (fuel.length) out.push(warn('fuel-fire', 'danger', ids(fuel), say('warn.fuel-fire')));
-  const hygiene = where((p) => p.contamination === 'hygiene');
-  if (hygiene.length)
-    out.push(
-      warn(
-        'hygiene',
-        load.setting.temperatureC < 60 ? 'caution' : 'info',
-        ids(hygiene),
-        load.setting.temperatureC < 60
-          ? say('warn.hygiene-cool', { celsius: load.setting.temperatureC })
-          : say('warn.hygiene-hot'),
-      ),
-    );
-  const deficit = where((p) => (load.deficits[pieces.indexOf(p)] ?? 0) >= 0.25);
-  if (deficit.length)
-    out.push(warn('cleaning-deficit', 'info', ids(deficit), say('warn.cleaning-deficit', { names: names(deficit) })));
-  const bulky = where(
-    (p) => pieces.length > 1 && p.massKg > unbalanceShare * load.massKg && load.setting.method === 'machine',
-  );
-  if (fillClass(load.fill) === 'under' && load.setting.method === 'machine')
-    out.push(
-      warn(
-        'underfilled',
-        'info',
-        ids(pieces),
-        bulky.length
-          ? say('warn.underfilled-unbalanced', { percent: Math.round(load.fill * 100), names: names(bulky) })
-          : say('warn.underfilled', { percent: Math.round(load.fill * 100) }),
-      ),
-    );
-  const zips = where((p) => p.garment.traits.has('zip'));
-  if (zips.length && pieces.length > zips.length)
-    out.push(warn('hard-parts', 'info', ids(zips), say('warn.hard-parts', { names: names(zips) })));
-  const denim = where(
-    (p) => isDenim(p.garment) && load.setting.method === 'machine' && load.spinRpm > p.values.maxSpinRpm,
-  );
-  if (denim.length) out.push(warn('assumed', 'info', ids(denim), say('warn.denim-creases')));
-  if (load.product.remaining !== null && load.doseAmount > load.product.remaining)
-    out.push(
-      warn(
-        'product-runs-out',
-        'caution',
-        ids(pieces),
-        say('warn.product-runs-out', {
-          product: load.product.name,
-          left: roundTo(load.product.remaining, 0),
-          amount: roundTo(load.doseAmount, 0),
-          unit: load.doseUnit,
-        }),
-      ),
-    );
-  return out;
-}
-
-/** Warnings about what is known of a piece, wherever it goes. */
-export function pieceWarnings(profiles: readonly Profile[]): PlanWarning[] {
-  const out: PlanWarning[] = [];
-  const active = profiles.filter((p) => p.garment.include);
-  const unlabelled = active.filter((p) => p.garment.label === null);
-  if (unlabelled.length)
-    out.push(warn('label-missing', 'info', ids(unlabelled), say('warn.label-missing', { names: names(unlabelled) })));
-  const assumed = active.filter(
-    (p) =>
-      p.garment.label !== null &&
-      p.garment.label.wash === null &&
-      p.envelope.bounds.some((x) => x.source === 'assumed' && x.parameter === 'maxTemperatureC'),
-  );
-  if (assumed.length)
-    out.push(warn('assumed', 'info', ids(assumed), say('warn.label-silent', { names: names(assumed) })));
-  for (const p of active.filter((q) => q.conflicts.length > 0))
-    out.push(
-      warn(
-        'label-conflict',
-        'caution',
-        [p.garment.id],
-        say('warn.label-conflict', { name: p.garment.name, reasons: p.conflicts }),
-      ),
-    );
-  return out;
 }
 
 const strength: readonly Constraint[] = ['H4', 'H5', 'H3', 'H6', 'H7', 'H10', 'H8', 'H1', 'H2'];

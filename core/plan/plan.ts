@@ -19,15 +19,18 @@ import type {
 import { loadConstants } from '../cost/weights.ts';
 import { sum } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
-import { bindingsOf, loadWarnings, pieceWarnings, separationOf } from './explain.ts';
+import { bindingsOf, separationOf } from './explain.ts';
+import { loadWarnings, pieceWarnings, untestedWaiting } from './warnings.ts';
 import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
 import { procedureFor } from '../stain/procedure.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
 import { cheapest, deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
 import { decide, gathers, type Decision } from '../piece/outcomes.ts';
 import { prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-steps.ts';
+import { deadlineWarnings } from './deadlines.ts';
 import { dryingPlan, type WetLoad } from './drying.ts';
 import { procedureOf } from './procedure.ts';
+import { shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
 import { applyPins, type Pin } from '../board/pins.ts';
@@ -253,18 +256,11 @@ function withUnlock(b: Basket, g: PlannedGarment, unlock: Unlock | null): Planne
 }
 
 function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarning[] {
-  const out = pieceWarnings(b.profiles);
-  const missed = garments.filter(
-    (g) => g.outcome === 'wait' && b.profiles.some((p) => p.garment.id === g.id && p.garment.neededBy !== null),
+  const unwashed = b.profiles.filter(
+    (p, i) => p.garment.include && garments[i]?.load === null && p.closure?.kind !== 'hide',
   );
-  if (missed.length)
-    out.push({
-      code: 'cannot-meet-deadline',
-      severity: 'caution',
-      garments: missed.map((g) => g.id),
-      message: say('warn.date-unmet'),
-    });
-  const slow = garments.filter((g) => g.dry && g.dry.hours > 24 && !g.dry.method.startsWith('tumble'));
+  const out = [...pieceWarnings(b.profiles), ...untestedWaiting(unwashed)];
+  const slow = garments.filter((g) => g.dry && g.dry.hours > slowDryingH && !g.dry.method.startsWith('tumble'));
   if (slow.length)
     out.push({
       code: 'musty-drying',
@@ -274,6 +270,8 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarni
     });
   return out;
 }
+/** Cloth that stays damp longer smells, h. */
+const slowDryingH = 24;
 
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
 
@@ -309,13 +307,11 @@ export function planBasket(
   const { basket: b, decisions } = pinned;
   const candidates = candidatesOf(b, decisions, pinned.decided);
   const solution = solve(b, candidates, pinned.decided, onProgress);
-  const priced = runningOrder(
-    solution.loads.flatMap((l) => {
-      const price = priceLoad(b, l);
-      return price.feasible ? [price] : [];
-    }),
-    b,
-  );
+  const found = solution.loads.flatMap((l) => {
+    const price = priceLoad(b, l);
+    return price.feasible ? [price] : [];
+  });
+  const priced = shareOut(runningOrder(found, b), household.washers);
   const loads = priced.map((l, i) => plannedLoad(b, l, i));
   const workplace = workplaceOf(household);
   const treatments = b.profiles.map((p) =>
@@ -359,6 +355,7 @@ export function planBasket(
     garments: result,
     warnings: [
       ...planWarnings(b, result),
+      ...deadlineWarnings(b, now, priced, drying.plans, result),
       ...drying.warnings,
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
       ...pinned.warnings,

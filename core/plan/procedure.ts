@@ -5,7 +5,7 @@ import { handStepMinutes } from '../price/hand-bath.ts';
 import type { PricedLoad } from '../price/price.ts';
 import { prepareSteps } from '../piece/care-steps.ts';
 import type { Profile } from '../piece/profile.ts';
-import { roundTo } from '../units/numbers.ts';
+import { roundTo, sum } from '../units/numbers.ts';
 
 const step = (
   kind: StepKind,
@@ -33,16 +33,24 @@ function inspection(pieces: readonly Profile[], catcher: boolean): ProcedureStep
   return out;
 }
 
+const itemsOf = (pieces: readonly Profile[]): number => sum(pieces.map((p) => p.garment.count));
+
 export const machineTimes = { loadMin: 6, doseMin: 2, startMin: 2 } as const;
 
 export function procedureOf(load: PricedLoad, pieces: readonly Profile[], dosing: Message): ProcedureStep[] {
   const { setting: s } = load;
   const fuel = pieces.some((p) => p.contamination === 'fuel');
+  const sick = pieces.some((p) => p.contamination === 'hygiene');
   const before = fuel ? [step('air-out', say('step.air-out'), 60, false, null, 'fume')] : [];
   if (s.method === 'machine') {
     return [
       ...before,
-      step('load', say('step.load', { count: pieces.length }), machineTimes.loadMin, true),
+      step(
+        'load',
+        say(sick ? 'step.load-gloved' : 'step.load', { count: itemsOf(pieces) }),
+        machineTimes.loadMin,
+        true,
+      ),
       step('dose', dosing, machineTimes.doseMin, true),
       step(
         'start',
@@ -51,7 +59,7 @@ export function procedureOf(load: PricedLoad, pieces: readonly Profile[], dosing
         false,
         s.temperatureC,
       ),
-      step('take-out', say('step.take-out'), machineTimes.startMin, true),
+      step('take-out', say(sick ? 'step.take-out-clean' : 'step.take-out'), machineTimes.startMin, true),
       ...inspection(pieces, load.catcher !== null),
       ...(fuel ? [step('empty-drum-rinse', say('step.empty-drum-rinse'), 15, false)] : []),
     ];
