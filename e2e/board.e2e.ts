@@ -29,47 +29,50 @@ beforeAll(async () => {
 });
 afterAll(() => endVisit(visit));
 
+const shelves = (p: Page) => p.locator('ol[aria-label="Loads in running order"] > li');
 const shelf = (p: Page, title: string) =>
-  p.locator('ol[aria-label="Loads in running order"] > li', {
-    has: p.getByRole('heading', { name: title, exact: true }),
-  });
-const holds = (p: Page, title: string, piece: string): Promise<number> =>
-  shelf(p, title)
-    .getByRole('link', { name: `Move ${piece}` })
+  shelves(p).filter({ has: p.getByRole('heading', { name: title, exact: true }) });
+/** The shelf on which a piece lies. */
+const shelfOf = (p: Page, piece: string) =>
+  shelves(p).filter({ has: p.getByRole('link', { name: `Move ${piece}`, exact: true }) });
+const together = (p: Page, piece: string, other: string): Promise<number> =>
+  shelfOf(p, piece)
+    .getByRole('link', { name: `Move ${other}`, exact: true })
     .count();
 
 describe('the board', () => {
   test('a dragged piece tells its price over a shelf, and moves there', async () => {
     await open(page, '/sort');
     expect(await page.getByText('Proved best for this household').count()).toBe(1);
-    const piece = (await page.getByRole('link', { name: 'Move Berry T-shirt' }).boundingBox())!;
-    const target = (await shelf(page, 'Cottons').boundingBox())!;
+    const piece = (await page.getByRole('link', { name: 'Move Linen dance shirt' }).boundingBox())!;
+    const target = (await shelf(page, 'Underwear, 60').boundingBox())!;
     await page.mouse.move(piece.x + 60, piece.y + 8);
     await page.mouse.down();
     await page.mouse.move(piece.x + 40, piece.y + 20, { steps: 4 });
     await page.mouse.move(target.x + 90, target.y + 300, { steps: 10 });
-    await page.getByText('30 °C instead of 40 °C', { exact: false }).waitFor();
+    await page.getByText('40 °C instead of 60 °C', { exact: false }).waitFor();
     await page.mouse.up();
-    await page.getByText('Your way: Berry T-shirt joins load', { exact: false }).waitFor();
-    expect(await holds(page, 'Cottons', 'Berry T-shirt')).toBe(1);
+    await page.getByText('Your way: Linen dance shirt joins load', { exact: false }).waitFor();
+    expect(await together(page, 'Linen dance shirt', 'Boxers, week')).toBe(1);
     expect(await page.getByText('Proved best with your decisions').count()).toBe(1);
     await page.getByText('more than the best plan without your decisions', { exact: false }).waitFor();
   });
   test('the decision survives sorting again, and the downloads carry it', async () => {
     await page.getByRole('button', { name: 'Thrifty' }).click();
     await page.waitForSelector('button[name="priority"][value="thrifty"][aria-pressed="true"]');
-    expect(await page.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
+    expect(await page.getByText('Your way: Linen dance shirt joins load', { exact: false }).count()).toBe(1);
     const hamper = (await (await page.request.get(`${address}/hamper.json?plan`)).json()) as {
       pins: { together: string[] }[];
     };
-    expect(hamper.pins[0]!.together).toContain('juna-tee-berry');
+    expect(hamper.pins[0]!.together).toContain('dance-shirt');
     await page.getByRole('button', { name: 'Balanced' }).click();
     await page.waitForSelector('button[name="priority"][value="balanced"][aria-pressed="true"]');
   });
   test('undo puts it back', async () => {
     await page.getByRole('button', { name: 'Undo the last' }).click();
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
-    expect(await holds(page, 'Easy care', 'Berry T-shirt')).toBe(1);
+    expect(await together(page, 'Linen dance shirt', 'White T-shirt')).toBe(1);
+    expect(await together(page, 'Linen dance shirt', 'Boxers, week')).toBe(0);
   });
   test('by keyboard: choose a piece, read every place, let it wait', async () => {
     await page.getByRole('link', { name: 'Move Plum rib top' }).focus();
@@ -83,27 +86,41 @@ describe('the board', () => {
     await page.getByRole('button', { name: 'Back to the best plan' }).click();
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
   });
+  test('“wash everything today” is one switch, and off again', async () => {
+    const waits = async () =>
+      (
+        (await (await page.request.get(`${address}/hamper.json?plan`)).json()) as {
+          household: { rules: { waiting: string } };
+        }
+      ).household.rules.waiting;
+    await page.getByRole('button', { name: 'Wash everything today' }).click();
+    await page.getByRole('button', { name: 'Washing everything: let pieces wait again' }).waitFor();
+    expect(await waits()).toBe('none');
+    await page.getByRole('button', { name: 'Washing everything: let pieces wait again' }).click();
+    await page.getByRole('button', { name: 'Wash everything today' }).waitFor();
+    expect(await waits()).toBe('allowed');
+  });
   test('to the basin by hand: limits before and after are shown, and the plan follows', async () => {
-    await page.getByRole('link', { name: 'Move Berry T-shirt' }).click();
-    await page.getByRole('heading', { name: 'Where should Berry T-shirt go?' }).waitFor();
-    expect(await page.locator('#move-panel').getByText('40 → 30 °C').count()).toBeGreaterThan(0);
-    await page.getByRole('button', { name: 'Move Berry T-shirt: By hand' }).click();
-    await page.getByText('Your way: Berry T-shirt is washed by hand', { exact: false }).waitFor();
+    await page.getByRole('link', { name: 'Move Boxers, week' }).click();
+    await page.getByRole('heading', { name: 'Where should Boxers, week go?' }).waitFor();
+    expect(await page.locator('#move-panel').getByText('60 → 40 °C').count()).toBeGreaterThan(0);
+    await page.getByRole('button', { name: 'Move Boxers, week: By hand' }).click();
+    await page.getByText('Your way: Boxers, week is washed by hand', { exact: false }).waitFor();
     const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
       loads: { method: string; garments: string[] }[];
     };
-    expect(plan.loads.find((l) => l.garments.includes('juna-tee-berry'))!.method).toBe('hand');
+    expect(plan.loads.find((l) => l.garments.includes('ren-boxers'))!.method).toBe('hand');
     await page.getByRole('button', { name: 'Undo the last' }).click();
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
   });
   test('a risk asks first, and is written into the log', async () => {
     await page.getByRole('link', { name: 'Move Red woven sash' }).click();
-    await page.getByRole('button', { name: 'Move Red woven sash: Wool' }).click();
+    await page.getByRole('button', { name: 'Move Red woven sash: Dark wool, 30' }).click();
     await page.getByText('That breaks a rule.', { exact: false }).waitFor();
     expect(await page.getByText('Your way:', { exact: false }).count()).toBe(0);
     await page.getByRole('button', { name: 'I take the risk: move it' }).click();
     await page.getByText('Your way: Red woven sash joins load', { exact: false }).waitFor();
-    expect(await holds(page, 'Wool', 'Red woven sash')).toBe(1);
+    expect(await together(page, 'Red woven sash', 'Navy merino jumper')).toBe(1);
     await open(page, '/pieces/dance-sash');
     expect(await page.getByText('Risk taken by hand', { exact: false }).count()).toBe(1);
     await open(page, '/sort');
@@ -125,7 +142,7 @@ describe('the board', () => {
     await open(page, '/sort');
     await page.getByRole('link', { name: 'Move Workshop overall' }).click();
     await page.getByText('carries fuel, oil or solvent', { exact: false }).first().waitFor();
-    expect(await page.getByRole('button', { name: 'Move Workshop overall: Cottons' }).count()).toBe(0);
+    expect(await page.getByRole('button', { name: 'Move Workshop overall: Coloured clothes, 30' }).count()).toBe(0);
     const forced = await page.request.post(`${address}/sort`, {
       form: { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' },
       headers: { origin: address },
@@ -153,9 +170,9 @@ describe('the board', () => {
     const plain = await browser.newContext({ viewport: laptop, javaScriptEnabled: false });
     const p = await plain.newPage();
     await p.goto(`${address}/sort`);
-    await p.getByRole('link', { name: 'Move Berry T-shirt' }).click();
-    await p.getByRole('button', { name: 'Move Berry T-shirt: Cottons' }).click();
-    expect(await p.getByText('Your way: Berry T-shirt joins load', { exact: false }).count()).toBe(1);
+    await p.getByRole('link', { name: 'Move Linen dance shirt' }).click();
+    await p.getByRole('button', { name: 'Move Linen dance shirt: Underwear, 60' }).click();
+    expect(await p.getByText('Your way: Linen dance shirt joins load', { exact: false }).count()).toBe(1);
     await plain.close();
   });
   test('a large basket tells how far it is, can be stopped, and ends on the board', async () => {

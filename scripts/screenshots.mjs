@@ -75,8 +75,8 @@ try {
   await page.getByRole('heading', { name: 'Where should Berry T-shirt go?' }).waitFor();
   await page.waitForTimeout(600);
   await shot('board-move');
-  await open('/sort');
-  const ticket = await page.locator('a[href^="/loads/"]').first().getAttribute('href');
+  await open('/sort?load=3');
+  const ticket = await page.getByRole('link', { name: 'Open its ticket' }).getAttribute('href');
   await open(ticket);
   await shot('ticket');
   await shot('ticket-phone', 'phone');

@@ -9,6 +9,7 @@ import type { LoadView } from '@data/loads.ts';
 import type { PlanInsights } from '@data/schema.ts';
 import type { Scope } from '../server/request.server.ts';
 import { loadFacts, pieceRef, type LoadFacts, type PieceRef } from '../wash/load-view.server.ts';
+import { gatheredSeparations } from './separations.ts';
 import { moveWords, type LoadNow, type MoveWords } from './move-words.ts';
 import { currencySign, durationText, money, numberWord, plural } from '../shared/words.ts';
 
@@ -33,7 +34,10 @@ export interface SortView {
   freeCost: string | null;
   rulePrices: { words: string; text: string }[] | null;
   moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> };
-  notToday: { piece: PieceRef; outcome: string; testFirst: boolean; reasons: string[] }[];
+  notToday: { piece: PieceRef; outcome: string; toTest: boolean; reasons: string[] }[];
+  /** Pieces that are washed, and would be washed better after a test. */
+  tests: { piece: PieceRef; text: string }[];
+  waiting: string;
   warnings: PlanDocument['warnings'];
   separations: { pieces: PieceRef[]; constraint: string; text: string }[];
 }
@@ -49,6 +53,17 @@ export interface Selected {
   piece: PieceRef;
   where: string;
   options: MoveOption[];
+}
+
+/** Loads that are called the same are counted. */
+function tellApart(loads: readonly SortLoad[]): void {
+  const times = new Map<string, number>();
+  for (const { facts } of loads) {
+    const { card } = facts;
+    const n = (times.get(card.title) ?? 0) + 1;
+    times.set(card.title, n);
+    if (n > 1) card.title = `${card.title} (${n})`;
+  }
 }
 
 const outcomeWords: Record<string, string> = {
@@ -78,6 +93,9 @@ function proofText({ proof }: PlanDocument, byHand: boolean): string {
   if (proof.optimal) return byHand ? 'Proved best with your decisions' : 'Proved best for this household';
   return `Best found, within ${Math.max(1, Math.ceil(proof.gap * 100))} % of the proven bound`;
 }
+
+/** What stands with one load is not repeated for the plan. */
+const toldOnTickets = (code: string): boolean => code === 'no-tumble' || code === 'overfilled';
 
 const ownLoad = 'A load of its own';
 const restingWords: Record<(typeof restingPlaces)[number], string> = {
@@ -167,6 +185,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
     const load = result.loads[l.number];
     return load ? [{ id: l.id, number: l.number, status: l.status, facts: loadFacts(hamper, result, load) }] : [];
   });
+  tellApart(loads);
   const byId = new Map(hamper.garments.map((g) => [g.id, g]));
   const refs = (ids: readonly string[]): PieceRef[] =>
     ids.flatMap((id) => {
@@ -233,11 +252,21 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
         refs([g.id]).map((piece) => ({
           piece,
           outcome: outcomeWords[g.outcome] ?? g.outcome,
-          testFirst: g.outcome === 'test-first',
+          toTest: g.outcome === 'test-first' || (g.unlock ?? null) !== null,
           reasons: g.reasons.map((r) => r.text),
         })),
       ),
-    warnings: result.warnings,
-    separations: result.separations.map((s) => ({ pieces: refs(s.garments), constraint: s.constraint, text: s.text })),
+    tests: result.garments.flatMap((g) =>
+      g.outcome === 'wash' && (g.unlock ?? null) !== null
+        ? refs([g.id]).map((piece) => ({ piece, text: g.reasons.find((r) => r.code === 'test-missing')?.text ?? '' }))
+        : [],
+    ),
+    waiting: hamper.household.rules?.waiting ?? 'allowed',
+    warnings: result.warnings.filter((w) => !toldOnTickets(w.code)),
+    separations: gatheredSeparations(result.separations).map((s) => ({
+      pieces: refs(s.garments),
+      constraint: s.constraint,
+      text: s.text,
+    })),
   };
 }

@@ -121,8 +121,11 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
       break;
     default: {
       const priority = houseRules.priority.find((p) => p === field(form, 'priority'));
+      const waiting = houseRules.waiting.find((w) => w === field(form, 'waiting'));
       const household = await readHousehold(tx);
-      if (household && priority) await saveGeneral(tx, { rules: { ...household.document.rules, priority } });
+      const change = { ...(priority ? { priority } : {}), ...(waiting ? { waiting } : {}) };
+      if (household && (priority || waiting))
+        await saveGeneral(tx, { rules: { ...household.document.rules, ...change } });
     }
   }
   // Decisions about pieces that have left the basket are forgotten with them.
@@ -131,7 +134,7 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
   return currentHamper(tx, scope.now);
 }
 
-/** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority that comes along becomes the house rule. */
+/** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority, or whether pieces may wait, becomes the house rule. */
 export async function action({ request, context }: Route.ActionArgs) {
   const form = await formOf(request);
   const householdId = context.get(householdContext);
@@ -285,7 +288,14 @@ const Pair = styled(Rows)`
   }
   li > span {
     display: flex;
+    flex-wrap: wrap;
     gap: 4px;
+    max-width: 9.5rem;
+  }
+  ${media.phone} {
+    li {
+      grid-template-columns: 4.6rem minmax(0, 1fr);
+    }
   }
 `;
 
@@ -380,6 +390,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
   const refused = actionData && 'title' in actionData ? actionData : null;
   const chosen = v.selected?.piece.id ?? null;
   const open = v.loads[v.open];
+  const watch = open ? [...open.facts.warnings, ...open.facts.dryWarnings] : [];
   const full = commonFull(v.loads);
   const next = v.loads.find((l) => l.status === 'planned');
   return (
@@ -398,9 +409,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             </button>
           ))}
         </Segments>
-        {next && (
-          <LinkButton href={`/loads/${next.id}`}>Start with {next.facts.card.title.replace(', alone', '')}</LinkButton>
-        )}
+        {next && <LinkButton href={`/loads/${next.id}`}>Start with load {v.loads.indexOf(next) + 1}</LinkButton>}
       </PageHead>
       {v.changed && (
         <Notice title="The basket has changed since">
@@ -472,6 +481,17 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
               <DropPlace target="hand" label="Wash it by hand" handlers={handlers} />
             </div>
           )}
+          <Form method="post" preventScrollReset>
+            <Button
+              type="submit"
+              $quiet
+              name="waiting"
+              value={v.waiting === 'none' ? 'allowed' : 'none'}
+              aria-pressed={v.waiting === 'none'}
+            >
+              {v.waiting === 'none' ? 'Washing everything: let pieces wait again' : 'Wash everything today'}
+            </Button>
+          </Form>
           {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
           <Rows>
             {v.notToday.map((n) => (
@@ -487,7 +507,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
                   <Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link>
                   <small>
                     <b>{n.outcome}.</b> {n.reasons[0]}
-                    {n.testFirst && (
+                    {n.toTest && (
                       <>
                         {' '}
                         <Link to={`/test/${n.piece.id}`}>To its test</Link>
@@ -518,9 +538,9 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
               ))}
             </Rulers>
           </Limits>
-          {open.facts.warnings.length > 0 && (
+          {watch.length > 0 && (
             <Section aria-label="What to watch in this load">
-              {open.facts.warnings.map((w) => (
+              {watch.map((w) => (
                 <Notice key={w.code + w.text} severity={w.severity}>
                   {w.text}
                 </Notice>
@@ -542,6 +562,22 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             </Why>
           </Section>
         </>
+      )}
+      {v.tests.length > 0 && (
+        <Section>
+          <h2>What a test would open</h2>
+          <Why>
+            {v.tests.map((t) => (
+              <li key={t.piece.id}>
+                <Swatch cloth={t.piece.cloth} />
+                <span>
+                  <Link to={`/test/${t.piece.id}`}>Test {t.piece.name}</Link>
+                </span>
+                <p>{t.text}</p>
+              </li>
+            ))}
+          </Why>
+        </Section>
       )}
       {v.separations.length > 0 && (
         <Section>

@@ -8,10 +8,10 @@ import { displayDose } from '@core/plan/plan.ts';
 import { prepareWords } from '@core/piece/care-steps.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { actionOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
-import type { PrepareStep } from '@core/model/plan.ts';
+import { dryingWarnings, type PrepareStep } from '@core/model/plan.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import { clothOfDocument } from '../shared/cloth.ts';
-import { dryingText, durationText, listText, numberWord, plural } from '../shared/words.ts';
+import { dryingText, durationText, listText, plural } from '../shared/words.ts';
 
 export interface PieceRef {
   id: string;
@@ -34,6 +34,8 @@ export interface FigureView {
 }
 export interface LoadCard {
   title: string;
+  /** Name of the programme; null by hand. */
+  programme: string | null;
   machine: string;
   subtitle: string;
   temperature: string;
@@ -57,6 +59,8 @@ export interface LoadFacts {
   rulers: RulerView[];
   prepare: PrepareView[];
   warnings: PlanDocument['warnings'];
+  /** What concerns drying and pressing stands there. */
+  dryWarnings: PlanDocument['warnings'];
   procedure: PlannedLoadDocument['procedure'];
   drying: { piece: PieceRef; text: string; press: string }[];
   reasons: { piece: PieceRef; text: string }[];
@@ -103,7 +107,8 @@ function card(
   const maxKg = load.fill > 0 ? load.massKg / load.fill : load.massKg;
   return {
     title: titleOf(loadName(profiles, { celsius: load.temperatureC, method: load.method })),
-    machine: `${title}${byHand ? `, ${machine}` : ` · ${machine}`}`,
+    programme: byHand ? null : title,
+    machine,
     byHand,
     subtitle: plural(pieces.length, 'piece'),
     temperature: String(load.temperatureC),
@@ -295,6 +300,8 @@ const dryWords = {
   'tumble-normal': 'dryer',
 } as const;
 
+const laterThanWash = (w: { code: string }): boolean => (dryingWarnings as readonly string[]).includes(w.code);
+
 /** Everything a screen needs of one load. */
 export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: PlannedLoadDocument): LoadFacts {
   const byId = docs(hamper);
@@ -322,7 +329,10 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
     card: c,
     figures: figures(hamper, load, c, names),
     rulers: rulers(load, profiles, refs, family === 'wool'),
-    warnings: load.warnings,
+    warnings: load.warnings.filter((w) => !laterThanWash(w)),
+    dryWarnings: [...load.warnings, ...plan.warnings.filter((w) => w.garments.some((id) => refs.has(id)))].filter(
+      laterThanWash,
+    ),
     procedure: load.procedure,
     prepare: order.map((s) => ({
       step: s,
@@ -348,8 +358,5 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
   };
 }
 
-export const loadTitle = (f: LoadFacts): string =>
-  f.card.pieces.length === 1
-    ? f.card.title
-    : `${f.card.title}, ${numberWord(f.card.pieces.length).toLowerCase()} pieces`;
+export const loadTitle = (f: LoadFacts): string => f.card.title;
 export { listText };

@@ -116,7 +116,7 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
       ),
     id: load.id,
     title: loadTitle(facts),
-    subtitle: `${facts.card.fillText} · load ${load.number + 1} of ${plural(load.plan.loads.length, 'load').split(' ')[0] ?? ''}`,
+    subtitle: `${facts.card.subtitle}, ${facts.card.fillText} · load ${load.number + 1} of ${plural(load.plan.loads.length, 'load').split(' ')[0] ?? ''}`,
     status: load.status,
     facts,
     ticked: load.ticked,

@@ -598,7 +598,7 @@ function Finish({ v, actionData }: { v: TicketView; actionData: Route.ComponentP
 }
 
 export default function Ticket({ loaderData: v, actionData }: Route.ComponentProps) {
-  const { card, figures, procedure, warnings, drying } = v.facts;
+  const { card, figures, procedure, warnings, dryWarnings, drying } = v.facts;
   useRefresh(v.status === 'running');
   const careful = warnings.filter((w) => w.severity !== 'info');
   const notes = warnings.filter((w) => w.severity === 'info');
@@ -613,14 +613,13 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
       <h1>{v.title}</h1>
       <Quiet>{v.subtitle}</Quiet>
       <Programme>
-        {card.byHand ? (
+        {card.programme === null ? (
           <>
-            By hand in <b>{card.machine.replace('By hand, ', '')}</b>
+            By hand in <b>{card.machine}</b>
           </>
         ) : (
           <>
-            <b>{card.machine.includes(' · ') ? card.machine.split(' · ')[0] : card.title}</b> on the{' '}
-            {card.machine.split(' · ').pop()}
+            <b>{card.programme}</b> on the {card.machine}
           </>
         )}
       </Programme>
@@ -700,6 +699,11 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
       </Block>
       <Block aria-labelledby="drying">
         <h2 id="drying">Then dry and press</h2>
+        {dryWarnings.map((w) => (
+          <Notice key={w.code + w.text} severity={w.severity}>
+            {w.text}
+          </Notice>
+        ))}
         <DryRows>
           {drying.map((d) => (
             <li key={d.piece.id}>

@@ -49,6 +49,7 @@ export interface ParamTypes {
   capacityKg: number;
   /** Place of a load in the running order, from 1; 0 = none. */
   load: number;
+  otherLoad: number;
   // Money
   cost: Money;
   otherCost: Money;

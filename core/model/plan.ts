@@ -50,6 +50,14 @@ export type WarningCode =
   | 'pin-refused'
   | 'unknown-key'
   | 'garment-odds';
+/** Warnings that concern drying and pressing, and are told there. */
+export const dryingWarnings: readonly WarningCode[] = [
+  'stain-before-heat',
+  'no-tumble',
+  'overfilled',
+  'rack-full',
+  'musty-drying',
+];
 export interface PlanWarning {
   code: WarningCode;
   severity: (typeof severities)[number];

@@ -53,13 +53,25 @@ export function stainWarnings(p: Profile, procedures: readonly Procedure[]): Pla
       const severity = t.stop === 'stop-safety' ? 'danger' : 'info';
       warn('garment-odds', severity, say('warn.garment-odds', { name, stain, prospect }));
     }
-    const missing = new Set(t.dropped.filter((d) => d.missing).map((d) => d.because));
-    if (missing.size > 0 && t.steps.length > 0)
-      warn(
-        'no-suitable-product',
-        'info',
-        say('warn.missing-agent', { name, stain, prospect: [...missing].join('; ') }),
-      );
   }
   return out;
+}
+
+/** What the cupboard lacks and would help, each thing once, with the pieces it would help. */
+export function missingWarnings(
+  treated: readonly { piece: Profile; procedures: readonly Procedure[] }[],
+): PlanWarning[] {
+  const helps = new Map<string, Profile[]>();
+  for (const { piece, procedures } of treated) {
+    const lacking = procedures.flatMap((t) =>
+      t.steps.length > 0 ? t.dropped.flatMap((d) => (d.missing ? [d.because] : [])) : [],
+    );
+    for (const prospect of new Set(lacking)) helps.set(prospect, [...(helps.get(prospect) ?? []), piece]);
+  }
+  return [...helps].map(([prospect, pieces]) => ({
+    code: 'no-suitable-product',
+    severity: 'info',
+    garments: pieces.map((p) => p.garment.id),
+    message: say('warn.missing-agent', { prospect, names: pieces.map((p) => p.garment.name) }),
+  }));
 }

@@ -260,7 +260,7 @@ describe('why groups stay apart', () => {
     const b = basketOf([a, c], household);
     const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
     if (!x.feasible || !y.feasible) throw new Error('each can be washed');
-    return { b, separation: separationOf(b, x, y) };
+    return { b, separation: separationOf(b, x, y, { load: 1, otherLoad: 2 }) };
   };
   test('contamination before anything else, then company, dye, detergent, hard parts', () => {
     expect(
@@ -310,7 +310,9 @@ describe('why groups stay apart', () => {
         const common = b.settings.flatMap((_, k) => (b.allowed[0]?.[k] && b.allowed[1]?.[k] ? [k] : []));
         const runs = (k: number): boolean =>
           transfers(b, [0, 1], k, true).some((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));
-        expect(separationOf(b, x, y)?.message.code === 'apart.tint').toBe(common.length > 0 && common.every(runs));
+        expect(separationOf(b, x, y, { load: 1, otherLoad: 2 })?.message.code === 'apart.tint').toBe(
+          common.length > 0 && common.every(runs),
+        );
       }),
       { numRuns: 300 },
     ));

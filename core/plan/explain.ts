@@ -203,8 +203,13 @@ function firstTint(b: Basket, i: number, j: number): Transfer | 'no-setting' | n
     }
   return first;
 }
+/** Places of two loads in the running order, from 1. */
+export interface LoadPair {
+  load: number;
+  otherLoad: number;
+}
 /** Why two groups stay apart: the strongest reason between any two of their pieces; null when only the price keeps them apart. */
-export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
+export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad, at: LoadPair): Separation | null {
   let best: (Separation & { constraint: Constraint }) | null = null;
   const offer = (garments: readonly number[], constraint: Constraint, message: Message): void => {
     if (best && strength.indexOf(best.constraint) <= strength.indexOf(constraint)) return;
@@ -245,11 +250,11 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad): S
     const j = loadB.pieces[0] ?? 0;
     offer([i, j], 'H2', say('apart.overfill'));
   }
-  return best ?? dearerTogether(b, loadA, loadB);
+  return best ?? dearerTogether(b, loadA, loadB, at);
 }
 
 /** Two loads that might be one, but dearer; null when one load would be no dearer, or cannot be told. */
-function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separation | null {
+function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad, at: LoadPair): Separation | null {
   const pieces = [...loadA.pieces, ...loadB.pieces].sort((i, j) => i - j);
   const one = priceLoad(b, pieces);
   const garments = [loadA.pieces[0], loadB.pieces[0]].flatMap((i) => b.profiles[i ?? -1]?.garment.id ?? []);
@@ -260,7 +265,7 @@ function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad): Separa
   }
   const more = one.cost - loadA.cost - loadB.cost;
   if (more <= 0) return null;
-  const cost = { cost: moneyOf(b.household.tariff, more) };
+  const cost = { ...at, cost: moneyOf(b.household.tariff, more) };
   const { temperatureC } = one.setting;
   const hottest = Math.max(loadA.setting.temperatureC, loadB.setting.temperatureC);
   const parts: readonly { price: number; message: Message }[] = [

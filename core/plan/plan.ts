@@ -21,7 +21,7 @@ import { sum } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { bindingsOf, separationOf } from './explain.ts';
 import { loadWarnings, pieceWarnings, untestedWaiting } from './warnings.ts';
-import { stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
+import { missingWarnings, stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
 import { procedureFor } from '../stain/procedure.ts';
 import { basketOf, type Basket } from '../price/basket.ts';
 import { cheapest, deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
@@ -339,9 +339,9 @@ export function planBasket(
     return open ? withUnlock(b, garment, unlockOf(b, i, now, sets, at)) : garment;
   });
   const separations: Separation[] = [];
-  priced.forEach((a, i) =>
-    priced.slice(i + 1).forEach((c) => {
-      const s = separationOf(b, a, c);
+  priced.forEach((one, i) =>
+    priced.slice(i + 1).forEach((other, k) => {
+      const s = separationOf(b, one, other, { load: i + 1, otherLoad: i + k + 2 });
       if (s) separations.push(s);
     }),
   );
@@ -358,6 +358,7 @@ export function planBasket(
       ...deadlineWarnings(b, now, priced, drying.plans, result),
       ...drying.warnings,
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
+      ...missingWarnings(b.profiles.map((piece, i) => ({ piece, procedures: treatments[i] ?? [] }))),
       ...pinned.warnings,
     ],
     separations,

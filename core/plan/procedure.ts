@@ -5,7 +5,7 @@ import { handStepMinutes } from '../price/hand-bath.ts';
 import type { PricedLoad } from '../price/price.ts';
 import { prepareSteps } from '../piece/care-steps.ts';
 import type { Profile } from '../piece/profile.ts';
-import { roundTo, sum } from '../units/numbers.ts';
+import { roundTo } from '../units/numbers.ts';
 
 const step = (
   kind: StepKind,
@@ -33,8 +33,6 @@ function inspection(pieces: readonly Profile[], catcher: boolean): ProcedureStep
   return out;
 }
 
-const itemsOf = (pieces: readonly Profile[]): number => sum(pieces.map((p) => p.garment.count));
-
 export const machineTimes = { loadMin: 6, doseMin: 2, startMin: 2 } as const;
 
 export function procedureOf(load: PricedLoad, pieces: readonly Profile[], dosing: Message): ProcedureStep[] {
@@ -45,12 +43,7 @@ export function procedureOf(load: PricedLoad, pieces: readonly Profile[], dosing
   if (s.method === 'machine') {
     return [
       ...before,
-      step(
-        'load',
-        say(sick ? 'step.load-gloved' : 'step.load', { count: itemsOf(pieces) }),
-        machineTimes.loadMin,
-        true,
-      ),
+      step('load', say(sick ? 'step.load-gloved' : 'step.load', { count: pieces.length }), machineTimes.loadMin, true),
       step('dose', dosing, machineTimes.doseMin, true),
       step(
         'start',

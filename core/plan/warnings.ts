@@ -26,7 +26,7 @@ const unbalancedBelow = 0.5;
 /** Share of its need that a wash leaves undone before it is worth a word. */
 const uncleanDeficit = 0.25;
 /** Greying of less than this is not told, EUR. */
-const toldGreying = 0.3;
+const toldGreying = 0.75;
 /** Loss of length in the first wash that is seen. */
 const seenShrink = 3;
 const bleedShareOfWash = 0.4;

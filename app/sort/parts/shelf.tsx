@@ -50,12 +50,18 @@ const ShelfBox = styled.li<{ $open: boolean; $done: boolean; $over: boolean }>`
   h2 {
     font-size: 1.02rem;
     letter-spacing: -0.005em;
-    white-space: nowrap;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    line-height: 1.25;
+    min-height: 2.5em;
+    display: flex;
+    align-items: flex-end;
   }
   h2 a {
     text-decoration: none;
+    min-height: 1.5rem;
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
+    overflow: hidden;
   }
   h2 a:hover {
     text-decoration: underline;
@@ -294,7 +300,7 @@ export function LoadShelf({
           </Link>
         </h2>
         <Quiet>
-          {card.machine}
+          {card.programme ?? 'By hand'}, {card.machine}
           {load.status === 'running' ? ' · running' : load.status === 'finished' ? ' · finished' : ''}
         </Quiet>
         <p className="set">
