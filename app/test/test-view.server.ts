@@ -5,7 +5,9 @@ import { gradeWords } from '@core/colour/grading.ts';
 import { tintedHex } from '@core/colour/colour.ts';
 import { colourHistory } from '@core/colour/bleed.ts';
 import { garmentEnvelope } from '@core/envelope/garment-envelope.ts';
+import { say } from '@core/message/message.ts';
 import type { Garment } from '@core/model/garment.ts';
+import type { HouseRules } from '@core/model/household.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { findPiece, garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
@@ -25,6 +27,12 @@ const progressOf = (p: FastnessPlan): string => {
   return `${done} of ${needed} clear`;
 };
 
+/** A label that closes water, in a house that tests first: with the risk accepted, a test would open a bath. */
+function openedByTest(g: Garment, rules: HouseRules): boolean {
+  if (rules.dryCleanOnly !== 'test-first' || g.allowTestFirst) return false;
+  return garmentEnvelope({ ...g, allowTestFirst: true }, rules).closure?.kind === 'test-first';
+}
+
 export async function testListView({ tx, now }: Scope): Promise<TestListView> {
   const home = await readHousehold(tx);
   const rules = home && householdOf(home.document).rules;
@@ -32,10 +40,14 @@ export async function testListView({ tx, now }: Scope): Promise<TestListView> {
     const g = garmentOf(garmentDocument(p, now));
     const plan = fastnessPlan(g);
     const closure = rules ? garmentEnvelope(g, rules).closure : null;
-    const reason = closure?.kind === 'test-first' ? sentenceOf(closure.reason) : plan.reason;
+    const exception = rules ? openedByTest(g, rules) : false;
+    const reason =
+      closure?.kind === 'test-first' || exception
+        ? sentenceOf(closure?.reason ?? say('closed.test-opens'))
+        : plan.reason;
     // Where water stays closed whatever a test says, none is asked for; one strong test is opened again by a part test.
-    if (closure && closure.kind !== 'test-first' && !colourHistory(g).noWater) return [];
-    return reason === null || (plan.complete && closure?.kind !== 'test-first')
+    if (closure && closure.kind !== 'test-first' && !exception && !colourHistory(g).noWater) return [];
+    return reason === null || (plan.complete && closure?.kind !== 'test-first' && !exception)
       ? []
       : [
           {

@@ -23,6 +23,7 @@ import { dayAndYear } from '../shared/words.ts';
 import { wearsText } from '../gather/basket-view.server.ts';
 
 export interface TrustView {
+  tried: boolean;
   standing: string;
   now: string;
   steps: { day: string; text: string; odds: number }[];
@@ -112,7 +113,8 @@ function colourText(p: Profile): string {
 
 const standings = {
   undyed: 'Undyed',
-  trusted: 'Trusted',
+  trusted: 'Trusted with other colours',
+  'trusted-with-whites': 'Trusted even with whites',
   bleeder: 'A known bleeder',
   unknown: 'Not yet known',
 } as const;
@@ -122,6 +124,7 @@ function trustView(t: Trust, timeZone: string): TrustView | null {
   if (t.standing === 'undyed') return null;
   return {
     standing: standings[t.standing],
+    tried: t.tried,
     prior: t.prior,
     now: percent(t.now),
     steps: t.steps.map((s) => ({

@@ -177,36 +177,41 @@ function TrustSection({
     <Section>
       <h2>Does it run?</h2>
       <p>
-        <b>{t.standing}.</b> {t.now} odds of tinting a white neighbour in an ordinary wash at 30 °C.
+        <b>{t.standing}.</b>{' '}
+        {t.tried
+          ? `Beside something white at 30 °C the odds of a visible tint are ${t.now}.`
+          : 'Never washed: no odds yet. A spot test and the catchers of its first washes will tell.'}
       </p>
-      <TrustBox>
-        <ul className="odds">
-          <li>
-            <span>By its dye</span>
-            <i style={{ width: `${t.prior * 100}%` }} />
-            <span>{Math.round(t.prior * 100)} %</span>
-          </li>
-          {t.steps.map((s, k) => (
-            <li key={`${s.day}${k}`}>
-              <span>{s.day}</span>
-              <i style={{ width: `${s.odds * 100}%` }} />
-              <span>{Math.round(s.odds * 100)} %</span>
-              <small>{s.text}</small>
+      {t.tried && (
+        <TrustBox>
+          <ul className="odds">
+            <li>
+              <span>By its dye</span>
+              <i style={{ width: `${t.prior * 100}%` }} />
+              <span>{Math.round(t.prior * 100)} %</span>
             </li>
-          ))}
-        </ul>
-        <ul className="tints">
-          {t.tints.map((x) => (
-            <li key={x.words}>
-              <Swatch cloth={neighbour(x.before)} />
-              <Swatch cloth={neighbour(x.after)} />
-              <span>
-                {x.words}, {x.odds} to be seen
-              </span>
-            </li>
-          ))}
-        </ul>
-      </TrustBox>
+            {t.steps.map((s, k) => (
+              <li key={`${s.day}${k}`}>
+                <span>{s.day}</span>
+                <i style={{ width: `${s.odds * 100}%` }} />
+                <span>{Math.round(s.odds * 100)} %</span>
+                <small>{s.text}</small>
+              </li>
+            ))}
+          </ul>
+          <ul className="tints">
+            {t.tints.map((x) => (
+              <li key={x.words}>
+                <Swatch cloth={neighbour(x.before)} />
+                <Swatch cloth={neighbour(x.after)} />
+                <span>
+                  {x.words}, {x.odds} to be seen
+                </span>
+              </li>
+            ))}
+          </ul>
+        </TrustBox>
+      )}
     </Section>
   );
 }

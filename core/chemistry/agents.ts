@@ -580,6 +580,10 @@ export const agents = {
 export type AgentId = keyof typeof agents;
 export const agentIds = Object.keys(agents) as AgentId[];
 export const agentFacts = (id: AgentId): AgentFacts => agents[id];
+const detergentGroups: readonly AgentGroup[] = ['neutral-surf', 'enzyme-det', 'oxi-det', 'soap'];
+/** What a load is washed with, as against a spotting agent. */
+export const isDetergent = (id: string): boolean =>
+  id in agents && detergentGroups.includes(agents[id as AgentId].group);
 
 /** Known, and never offered as a step. */
 export const refusedAgents: readonly AgentId[] = ['ammonia', 'essential-oil', 'mothball'];

@@ -1,5 +1,5 @@
 /** Whether a piece bears an agent, and on what conditions: the worst code over its fibres, dye, print, trims and finishes, then its label and its tests. */
-import { agentFacts, type AgentId } from './agents.ts';
+import { agentFacts, isDetergent, type AgentId } from './agents.ts';
 import {
   conditions,
   fibreCode,
@@ -39,7 +39,6 @@ export const bleachingAgents: readonly AgentId[] = [
   'chlorine-bleach',
 ];
 /** Groups that count as water and detergents: three washes without bleeding are evidence enough. */
-const washGroups: readonly string[] = ['neutral-surf', 'enzyme-det', 'oxi-det', 'soap'];
 const columnWords: Partial<Record<MatrixColumn, string>> = {
   'modal-lyocell': 'modal or lyocell',
   'mohair-alpaca-angora': 'mohair, alpaca or angora',
@@ -95,13 +94,12 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
     blocked ??= { code: 'x-strip', because: 'only on undyed cloth without print' };
   if (found.has('c-test')) needsTest = true;
   if (found.has('c-fast') && cloth.fastness !== 'fast') {
-    const washing = agent === 'water' || washGroups.includes(agentFacts(agent).group);
+    const washing = agent === 'water' || isDetergent(agent);
     // A trace leaves the cold flush open, with an eye on the dye.
     if (washing && (cloth.fastness === 'strong' || (cloth.fastness === 'trace' && agent !== 'water')))
       blocked ??= { code: 'x-strip', because: 'its dye runs' };
     else needsTest = true;
-  } else if (found.has('c-fast') && agent !== 'water' && !washGroups.includes(agentFacts(agent).group))
-    needsTest = true;
+  } else if (found.has('c-fast') && agent !== 'water' && !isDetergent(agent)) needsTest = true;
   if (needsTest && test === 'failed' && agent !== 'water')
     blocked ??= { code: 'x-strip', because: 'the test with it failed' };
   if (test === 'passed') needsTest = false;

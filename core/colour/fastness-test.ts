@@ -42,15 +42,17 @@ export function fastnessPlan(g: Garment): FastnessPlan {
         ? 'Its last test bled strongly: only a part test can open a bath again.'
         : h.untested && h.colour.red
           ? 'A red that was never tested.'
-          : h.untested && h.strongColour
-            ? 'A strong colour in its first washes.'
-            : h.untested && h.colour.contrast
-              ? 'Dark trim or print on a light ground.'
-              : h.untested && g.label === null
-                ? 'No label, and no test.'
-                : h.knownBleeder
-                  ? 'It bled before: two clear tests make it trusted again.'
-                  : null;
+          : h.colour.red && g.washCount < 3 && h.newest === 'clear' && h.clearReadings < 2
+            ? 'One clear reading of two: reds are tested twice.'
+            : h.untested && h.strongColour
+              ? 'A strong colour in its first washes.'
+              : h.untested && h.colour.contrast
+                ? 'Dark trim or print on a light ground.'
+                : h.untested && g.label === null
+                  ? 'No label, and no test.'
+                  : h.knownBleeder
+                    ? 'It bled before: two clear tests make it trusted again.'
+                    : null;
   const detergent: AgentId = hasSignificant(g.parts, isProtein) ? 'det-wool-silk' : 'det-colour-liquid';
   const clear = (kind: 'spot' | 'part', agent: string): number =>
     g.tests.filter((t) => t.kind === kind && t.agent === agent && testVerdict(t.grade) === 'clear').length;

@@ -38,3 +38,19 @@ test('hotter tints more, and the look follows the number', () => {
   expect(hot!.deltaE).toBeGreaterThan(cool!.deltaE);
   expect(hot!.hex).not.toBe(hot!.receiverHex);
 });
+
+test('a clear detergent spot and two clear catchers make even a new red unlikely to tint', () => {
+  const red = piece('#be1e2d', 'unknown', 2, [5, 4.5]);
+  const spot = (agent: string) => ({ kind: 'spot' as const, agent, grade: 4.5, at: '2026-02-01T10:00:00Z' });
+  const odds = (...tests: ReturnType<typeof spot>[]) => trustOf({ ...red, tests: [...tests, ...red.tests] });
+  expect(odds(spot('det-colour-liquid')).now).toBeLessThan(0.1);
+  expect(odds(spot('det-colour-liquid')).standing).toBe('trusted');
+  expect(odds(spot('water')).now).toBeGreaterThan(odds(spot('det-colour-liquid')).now);
+  // A stain agent says nothing about the wash.
+  expect(odds(spot('isopropanol')).steps).toHaveLength(2);
+  expect(trustOf(piece('#be1e2d', 'unknown', 9, [5, 5, 4, 4.5, 5])).standing).toBe('trusted-with-whites');
+});
+test('odds are told once it has been washed, on both sides', () => {
+  expect(trustOf(piece('#be1e2d', 'unknown', 0)).tried).toBe(false);
+  expect(trustOf(piece('#be1e2d', 'unknown', 1)).tried).toBe(true);
+});

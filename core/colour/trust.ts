@@ -2,13 +2,24 @@
  * Trust in a colour, as odds that it tints its company in an ordinary wash: a prior from dye, depth and washes so far, moved by every test and catcher
  * reading (Bayes; the weights of evidence are estimates). The rules of sorting themselves rest on the readings, not on these odds.
  */
-import type { Garment } from '../model/garment.ts';
+import { isDetergent } from '../chemistry/agents.ts';
+import type { ColourTest, Garment } from '../model/garment.ts';
 import { oddsAbove } from '../units/odds.ts';
 import { bleedLimits, bleedScore, colourHistory, stainDeltaE, testVerdict, type TestVerdict } from './bleed.ts';
 import { tintedHex } from './colour.ts';
 
-/** How much likelier a reading is from a bleeder than from a fast colour. */
-const evidence: Record<TestVerdict, number> = { clear: 0.3, trace: 4, strong: 15 };
+/** What was tried: a spot in water alone tells least, a catcher through a whole wash most. */
+type Trial = 'water-spot' | 'detergent-spot' | 'part' | 'catcher';
+/** How much likelier a reading is from a bleeder than from a fast colour (estimates). */
+// prettier-ignore
+const evidence: Record<Trial, Record<TestVerdict, number>> = {
+  'water-spot':     { clear: 0.3,  trace: 4, strong: 15 },
+  'detergent-spot': { clear: 0.15, trace: 4, strong: 15 },
+  part:             { clear: 0.12, trace: 4, strong: 15 },
+  catcher:          { clear: 0.1,  trace: 4, strong: 15 },
+};
+const trialOf = (t: ColourTest): Trial | null =>
+  t.kind !== 'spot' ? t.kind : t.agent === 'water' ? 'water-spot' : isDetergent(t.agent) ? 'detergent-spot' : null;
 const ordinaryC = 30;
 const ordinaryMin = 40;
 const donorKg = 0.5;
@@ -29,7 +40,9 @@ export interface TintPreview {
   hex: string;
 }
 export interface Trust {
-  standing: 'undyed' | 'trusted' | 'bleeder' | 'unknown';
+  standing: 'undyed' | 'trusted' | 'trusted-with-whites' | 'bleeder' | 'unknown';
+  /** False for a piece that was never washed: its odds are those of its dye alone, and say little. */
+  tried: boolean;
   prior: number;
   steps: TrustStep[];
   now: number;
@@ -45,7 +58,7 @@ const receivers = [
 export function trustOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'tests'>): Trust {
   const h = colourHistory(g);
   const { dye } = h;
-  if (dye === null) return { standing: 'undyed', prior: 0, steps: [], now: 0, tints: [] };
+  if (dye === null) return { standing: 'undyed', tried: false, prior: 0, steps: [], now: 0, tints: [] };
   const deltaE = (c: number, lightness: number): number =>
     stainDeltaE(
       bleedScore(dye, h.colour.strongest.lightness, g.washCount, c, ordinaryMin),
@@ -58,11 +71,14 @@ export function trustOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'test
   const prior = Math.min(0.98, Math.max(0.01, oddsAbove(deltaE(ordinaryC, 97), bleedLimits.white)));
   let odds = prior / (1 - prior);
   const steps = g.tests
-    .filter((t) => t.agent === 'water')
-    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
-    .map((t): TrustStep => {
+    .flatMap((t) => {
+      const trial = trialOf(t);
+      return trial ? [{ t, trial }] : [];
+    })
+    .sort((a, b) => Date.parse(a.t.at) - Date.parse(b.t.at))
+    .map(({ t, trial }): TrustStep => {
       const verdict = testVerdict(t.grade);
-      odds *= evidence[verdict];
+      odds *= evidence[trial][verdict];
       return { at: t.at, kind: t.kind, grade: t.grade, verdict, odds: odds / (1 + odds) };
     });
   const strongest =
@@ -81,7 +97,15 @@ export function trustOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'test
     }),
   );
   return {
-    standing: h.knownBleeder || h.noWater ? 'bleeder' : h.earned ? 'trusted' : 'unknown',
+    standing:
+      h.knownBleeder || h.noWater
+        ? 'bleeder'
+        : h.earnedForWhite
+          ? 'trusted-with-whites'
+          : h.earned
+            ? 'trusted'
+            : 'unknown',
+    tried: g.washCount > 0,
     prior,
     steps,
     now: odds / (1 + odds),
