@@ -47,6 +47,7 @@ export const planMessages = {
   'warn.overfilled': ['percent'],
   'warn.agitator': ['names'],
   'warn.no-tumble': ['names'],
+  'warn.reuse-bath-colour': [],
   'warn.date-short': ['names', 'hours'],
   'warn.date-order': ['names', 'hours'],
   'warn.dye-bled-before': ['names'],

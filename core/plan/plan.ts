@@ -30,6 +30,7 @@ import { prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-step
 import { deadlineWarnings } from './deadlines.ts';
 import { dryingPlan, type WetLoad } from './drying.ts';
 import { procedureOf } from './procedure.ts';
+import { withReusedBaths } from './reuse-bath.ts';
 import { shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
@@ -115,7 +116,7 @@ export function loadFacts(load: PricedLoad): LoadFacts {
   };
 }
 
-function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
+function plannedLoad(b: Basket, load: PricedLoad, index: number, bathOf: number | null): PlannedLoad {
   const { setting: s } = load;
   const pieces = load.pieces.flatMap((i) => b.profiles[i] ?? []);
   const byHand = s.method === 'hand';
@@ -128,7 +129,7 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
     caught: load.catcher !== null,
   });
   const { method, washer, programme, basin, ...facts } = loadFacts(load);
-  return {
+  const planned: PlannedLoad = {
     id: `L${index + 1}`,
     method,
     washer,
@@ -143,6 +144,31 @@ function plannedLoad(b: Basket, load: PricedLoad, index: number): PlannedLoad {
     bindings: bindingsOf(load, pieces, b.household.rules),
     warnings: loadWarnings(b, load, pieces),
     procedure: procedureOf(load, pieces, dosing),
+  };
+  return bathOf === null ? planned : inBathOf(planned, load, bathOf);
+}
+
+/** The same load in the bath of another: no new water, no new dose, no new warmth. */
+function inBathOf(planned: PlannedLoad, load: PricedLoad, bathOf: number): PlannedLoad {
+  const message = say('step.reuse-bath', { load: bathOf + 1 });
+  return {
+    ...planned,
+    reuses: `L${bathOf + 1}`,
+    detergent: planned.detergent && { ...planned.detergent, amount: 0 },
+    waterL: Math.max(0, planned.waterL - (load.bath?.litres ?? 0)),
+    energyKwh: 0,
+    warnings: [
+      ...planned.warnings,
+      {
+        code: 'reuse-bath-colour',
+        severity: 'info',
+        garments: planned.garments,
+        message: say('warn.reuse-bath-colour'),
+      },
+    ],
+    procedure: planned.procedure.flatMap((s) =>
+      s.step === 'dose' ? [] : [s.step === 'fill-basin' ? { ...s, message } : s],
+    ),
   };
 }
 
@@ -311,8 +337,8 @@ export function planBasket(
     const price = priceLoad(b, l);
     return price.feasible ? [price] : [];
   });
-  const priced = shareOut(runningOrder(found, b), household.washers);
-  const loads = priced.map((l, i) => plannedLoad(b, l, i));
+  const { loads: priced, reuses } = withReusedBaths(b, shareOut(runningOrder(found, b), household.washers));
+  const loads = priced.map((l, i) => plannedLoad(b, l, i, reuses.get(i) ?? null));
   const workplace = workplaceOf(household);
   const treatments = b.profiles.map((p) =>
     p.garment.include ? p.garment.stains.map((s) => procedureFor(p.garment, s, workplace)) : [],

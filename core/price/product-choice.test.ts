@@ -92,6 +92,30 @@ describe('additives', () => {
       )[0],
     ).toEqual(['oxygen-bleach']);
   });
+  test('under the rule of chlorine, greyed whites that bear it get it, with a detergent free of oxygen bleach', () => {
+    const bleach: Product = {
+      ...product('h', 'chlorine-bleach', 'liquid'),
+      dose: { unit: 'ml', perLoadKg: 4.5, table: [[60, 60, 60]], handPerLitre: null },
+    };
+    const products = [...everything.filter((p) => p.id !== 'h'), bleach];
+    const greyed = (g: Garment): Garment => ({ ...g, stains: g.stains.map((s) => ({ ...s, kind: 'greyed-whites' })) });
+    const plan = (list: Garment[], change: Partial<Household['washers'][number]> = {}) => {
+      const h = home({ whites: 'chlorine' }, products);
+      return planBasket({
+        garments: list,
+        household: { ...h, washers: h.washers.map((w) => ({ ...w, ...change })) },
+        now,
+      }).loads;
+    };
+    const [load] = plan([greyed(white('a')), greyed(white('b'))]);
+    expect(load?.additives.map((a) => a.class)).toEqual(['chlorine-bleach']);
+    expect(load?.detergent?.class).not.toBe('universal');
+    // Not where a label says oxygen only, nor without a dispenser, nor on whites that need no brightening.
+    const gentle = { ...greyed(white('c')), label: washLabel(60, 'normal', { bleach: 'oxygen' }) };
+    expect(plan([gentle])[0]?.additives).toEqual([]);
+    expect(plan([greyed(white('a'))], { bleachDispenser: false })[0]?.additives).toEqual([]);
+    expect(plan([{ ...white('d'), stains: [] }])[0]?.detergent?.class).toBe('universal');
+  });
   test('under every rule of whites and softening no load holds two agents that never meet', () => {
     const mixed = [
       white('a'),

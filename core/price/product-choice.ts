@@ -27,36 +27,61 @@ export const productMoney = (p: Product, amount: number, unit: string): number =
         ? loadConstants.detergentPerSheet
         : loadConstants.detergentPerPiece));
 
-/** Classes the whole set permits, best compromise first. */
-const classesFor = (f: Features): DetergentClass[] =>
-  sharedClasses(
+/** Classes the whole set permits, best compromise first; in a house that uses baths again the no-rinse product comes first by hand. */
+function classesFor(b: Basket, f: Features, s: Setting): DetergentClass[] {
+  const classes = sharedClasses(
     clothNeeds.filter((_, i) => f.needs & (1 << i)),
     new Set(classesOfMask(f.permitted)),
   );
+  return s.method === 'hand' && b.household.rules.reuseBath && classes.includes('no-rinse-wool')
+    ? ['no-rinse-wool', ...classes.filter((c) => c !== 'no-rinse-wool')]
+    : classes;
+}
 
 /** A label forbids a detergent that bleaches; the rule avoids it while another is there. */
-const bleachInDetergent = (h: Household, forbidden: boolean): ProductSituation['bleach'] =>
-  forbidden ? 'never' : h.rules.whites === 'colour-safe' ? 'last' : 'allowed';
+const bleachInDetergent = (h: Household, forbidden: boolean, whitened: boolean): ProductSituation['bleach'] =>
+  forbidden ? 'never' : whitened || h.rules.whites === 'colour-safe' ? 'last' : 'allowed';
 
-/** The product of the cupboard for a set at a setting; remembered by cloth, permission and duties. */
-export function productFor(b: Basket, f: Features, s: Setting, index: number): Product | null {
+/** Chlorine bleach that a setting may be given: house rule, a dispenser, warmth, and a product with a dose. */
+export function chlorineAt(b: Basket, s: Setting): Product | null {
+  if (b.household.rules.whites !== 'chlorine' || s.method !== 'machine' || !s.washer.bleachDispenser) return null;
+  if (s.temperatureC < oxygenBleachBonusFromC) return null;
+  const chlorine = helperOfClass(b.household.products, 'chlorine-bleach');
+  return chlorine?.dose && chlorine.dose.table.length > 0 ? chlorine : null;
+}
+/** Whites with something to brighten, each of which bears chlorine. */
+const whitens = (b: Basket, f: Features, s: Setting): boolean =>
+  hasDuty(f, duty.brighten) && every(f, quality.white) && every(f, quality.chlorine) && chlorineAt(b, s) !== null;
+
+/**
+ * The product of the cupboard for a set at a setting; remembered by cloth, permission and duties. What gets chlorine bleach gets no detergent with
+ * oxygen bleach while another is there: the two undo each other.
+ */
+export function productFor(
+  b: Basket,
+  f: Features,
+  s: Setting,
+  index: number,
+  whitened = whitens(b, f, s),
+): Product | null {
   const duties =
+    (whitened ? 16 : 0) +
     (hasDuty(f, duty.dark) ? 1 : 0) +
     (hasDuty(f, duty.noPowder) ? 2 : 0) +
     (hasDuty(f, duty.noPod) ? 4 : 0) +
     (hasDuty(f, duty.noBleach) ? 8 : 0);
-  const key = (f.needs * 256 + (f.permitted & 255)) * 16 + duties;
+  const key = (f.needs * 256 + (f.permitted & 255)) * 32 + duties;
   const memo = b.numbers[index]?.products;
   const known = memo?.get(key);
   if (known !== undefined) return known;
-  const product = chooseProduct(b.household.products, classesFor(f), {
+  const product = chooseProduct(b.household.products, classesFor(b, f, s), {
     method: s.method,
     temperatureC: s.temperatureC,
     washer: s.method === 'machine' ? s.washer : null,
     hasDark: hasDuty(f, duty.dark),
     noPowder: hasDuty(f, duty.noPowder),
     noPod: hasDuty(f, duty.noPod),
-    bleach: bleachInDetergent(b.household, hasDuty(f, duty.noBleach)),
+    bleach: bleachInDetergent(b.household, hasDuty(f, duty.noBleach), whitened),
     hardnessMmolPerL: b.household.water.hardnessMmolPerL,
   });
   memo?.set(key, product);
@@ -96,17 +121,16 @@ export function helpersFor(
     doses.push({ product: p.id, class: p.class, amount, unit: doseUnitOf(p), compartment });
     money += productMoney(p, amount, doseUnitOf(p));
   };
-  const chlorine =
-    rules.whites === 'chlorine' &&
-    s.washer.bleachDispenser &&
-    whitesToBrighten &&
-    every(f, quality.chlorine) &&
-    !isPowdered(detergent)
-      ? helperOfClass(products, 'chlorine-bleach')
-      : null;
-  if (chlorine?.dose && chlorine.dose.table.length > 0)
+  const chlorine = whitens(b, f, s) && !isPowdered(detergent) ? chlorineAt(b, s) : null;
+  if (chlorine) {
     add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
-  else if (rules.whites !== 'colour-safe' && whitesToBrighten && !hasDuty(f, duty.noOxygen) && !isPowdered(detergent)) {
+    bright = true;
+  } else if (
+    rules.whites !== 'colour-safe' &&
+    whitesToBrighten &&
+    !hasDuty(f, duty.noOxygen) &&
+    !isPowdered(detergent)
+  ) {
     const oxygen = helperOfClass(products, 'oxygen-bleach');
     if (oxygen) {
       add(oxygen, doseFor(b, oxygen, f.soilColumn)(f.massKg), 'main');
@@ -141,18 +165,19 @@ export function possibleProducts(b: Basket, index: number): Product[] {
     for (const hasDark of flags)
       for (const noPowder of flags)
         for (const noPod of flags)
-          for (const noBleach of flags) {
-            const p = chooseProduct(b.household.products, [c], {
-              method: s.method,
-              temperatureC: s.temperatureC,
-              washer: s.method === 'machine' ? s.washer : null,
-              hasDark,
-              noPowder,
-              noPod,
-              bleach: bleachInDetergent(b.household, noBleach),
-              hardnessMmolPerL: b.household.water.hardnessMmolPerL,
-            });
-            if (p) found.add(p);
-          }
+          for (const noBleach of flags)
+            for (const whitened of flags) {
+              const p = chooseProduct(b.household.products, [c], {
+                method: s.method,
+                temperatureC: s.temperatureC,
+                washer: s.method === 'machine' ? s.washer : null,
+                hasDark,
+                noPowder,
+                noPod,
+                bleach: bleachInDetergent(b.household, noBleach, whitened && chlorineAt(b, s) !== null),
+                hardnessMmolPerL: b.household.water.hardnessMmolPerL,
+              });
+              if (p) found.add(p);
+            }
   return [...found];
 }

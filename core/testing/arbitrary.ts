@@ -186,7 +186,17 @@ export const anyHousehold: fc.Arbitrary<Household> = fc
       product('oxygen', 'oxygen-bleach', 'powder'),
       product('vinegar', 'vinegar', 'liquid'),
       product('softener', 'softener', 'liquid'),
+      {
+        ...product('chlorine', 'chlorine-bleach', 'liquid'),
+        dose: {
+          unit: 'ml' as const,
+          perLoadKg: 4.5,
+          table: [60, 60, 60].map((ml) => [ml, ml, ml] as const),
+          handPerLitre: null,
+        },
+      },
     ]),
+    whites: fc.constantFrom('oxygen' as const, 'chlorine' as const, 'colour-safe' as const),
     forms: fc.subarray(
       [
         product('a-powder', 'universal', 'powder'),
@@ -207,6 +217,7 @@ export const anyHousehold: fc.Arbitrary<Household> = fc
     products: [...household.products, ...helpers, ...forms],
     washers: household.washers.map((w) => ({
       ...w,
+      bleachDispenser: rules.whites === 'chlorine',
       programmes: w.programmes.map((p) =>
         stated ? p : { ...p, energyKwhAt: new Map<number, number>(), waterL: null },
       ),

@@ -27,6 +27,8 @@ export function roundTo(x: number, digits: number): number {
 }
 
 export const sum = (xs: readonly number[]): number => xs.reduce((a, b) => a + b, 0);
+/** Arithmetic mean; 0 of nothing. */
+export const mean = (xs: readonly number[]): number => (xs.length === 0 ? 0 : sum(xs) / xs.length);
 
 /** Weighted mean of a fibre property over mass fractions. */
 export function mixture<K extends string>(shares: ReadonlyMap<K, number>, of: (key: K) => number): number {

@@ -46,6 +46,7 @@ export const planWords: Record<keyof typeof planMessages, string> = {
   'warn.shrinkage': 'First wash: {names} may lose about {percent} % of the length. Measure before, pull to shape while damp.',
   'warn.overfilled': 'The drum is {percent} % full, more than it washes clean.',
   'warn.agitator': 'Lay {names} loosely round the post, never wrapped about it; fine things in a net.',
+  'warn.reuse-bath-colour': 'The bath of the lighter load is used again. As soon as the water shows colour, let it out and make a fresh one.',
   'warn.no-tumble': 'Take out before the dryer: {names}.',
   'warn.date-short': 'Washing and drying take about {hours} h: too long for the date of {names}.',
   'warn.date-order': 'After the loads before it, about {hours} h: too late for the date of {names}. One of the dates has to give.',

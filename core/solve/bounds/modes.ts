@@ -14,7 +14,7 @@ import { cleaningEffect, oxygenBleachBonusFromC, wearUnitsOfWash } from '../../p
 import { featuresOf } from '../../price/features.ts';
 import { handStepMinutes } from '../../price/hand-bath.ts';
 import type { Supposed } from '../../price/price.ts';
-import { possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
+import { chlorineAt, possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
 import { coldDeficit, strangersIn } from '../../price/company-price.ts';
 import { judgement } from '../../cost/judgement.ts';
 import { isPowdered } from '../../washing/products.ts';
@@ -166,7 +166,7 @@ export class Modes {
     const s = b.settings[index];
     if (!s) return null;
     // Settings that offer the same products in the same situation choose alike.
-    const key = `${s.method === 'hand' ? 'hand' : s.washer.id}/${s.temperatureC <= 20 ? 20 : s.temperatureC <= 30 ? 30 : 40}/${products.map((p) => p.id).join(',')}`;
+    const key = `${s.method === 'hand' ? 'hand' : s.washer.id}/${s.temperatureC <= 20 ? 20 : s.temperatureC <= 30 ? 30 : 40}/${chlorineAt(b, s) ? 'chlorine' : ''}/${products.map((p) => p.id).join(',')}`;
     const known = this.cloths.get(key);
     if (known !== undefined) return known;
     const list = this.clothList();
@@ -181,10 +181,11 @@ export class Modes {
         b,
         members.map(([, p]) => p),
       );
-      for (const duties of dutyMixes) {
-        const product = productOf(b, { ...f, duties: f.duties | duties }, s, index);
-        if (product) masks.set(product, [...(masks.get(product) ?? []), mask]);
-      }
+      for (const duties of dutyMixes)
+        for (const whitened of chlorineAt(b, s) ? [false, true] : [false]) {
+          const product = productOf(b, { ...f, duties: f.duties | duties }, s, index, whitened);
+          if (product) masks.set(product, [...(masks.get(product) ?? []), mask]);
+        }
     }
     const out = new Map(
       [...masks].map(([product, all]): [Product, Held] => {
