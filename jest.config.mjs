@@ -41,6 +41,7 @@ export default {
         '<rootDir>/formats/**/*.test.ts',
         '<rootDir>/bin/**/*.test.ts',
         '<rootDir>/app/**/*.test.ts',
+        '<rootDir>/calibration/**/*.test.ts',
       ],
     },
     { ...base, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },
