@@ -95,7 +95,7 @@ const schools: Record<string, () => void> = {
         class: 'chlorine-bleach',
         form: 'liquid',
         dose: { unit: 'ml', perLoadKg: 4.5, table: { soft: row, medium: row, hard: row } },
-      } as NonNullable<HamperDocument['household']['products']>[number]);
+      });
       h.garments = h.garments.filter((g) => g.kind.includes('towel') || g.kind === 'face_cloth');
       for (const g of h.garments)
         Object.assign(g, {
