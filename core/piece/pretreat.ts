@@ -25,15 +25,28 @@ function howText(s: TreatmentStep): string {
   const how = due ? `${due}${s.how.charAt(0).toLowerCase()}${s.how.slice(1)}` : s.how;
   return `${how}${how.endsWith('.') ? '' : '.'}${longer}${again}${rinse}${check}`;
 }
-export const toPretreatment = (p: Procedure): Pretreatment => ({
+const boilingC = 100;
+/** Litres from the kettle to five litres of the hot tap, to one decimal. */
+const kettleL = (targetC: number, hotC: number): number => (5 * (targetC - hotC)) / (boilingC - targetC);
+/** What the hot tap gives, and how a kettle makes up for it. */
+const warmed = (s: TreatmentStep, hotC: number): { temperatureC: number; note: string } =>
+  s.tool !== null || s.temperatureC <= hotC
+    ? { temperatureC: s.temperatureC, note: '' }
+    : {
+        temperatureC: hotC,
+        note: ` The tap gives ${hotC} °C; ${kettleL(s.temperatureC, hotC).toFixed(1)} l from the kettle to 5 l make ${s.temperatureC} °C.`,
+      };
+
+/** `hotC` = the hot tap: no temperature is printed that the house cannot give. */
+export const toPretreatment = (p: Procedure, hotC: number): Pretreatment => ({
   stain: p.stain.id,
   odds: p.odds,
   stop: p.stop,
   steps: p.steps.map((s) => ({
     agent: s.what,
-    how: howText(s),
+    how: `${howText(s)}${warmed(s, hotC).note}`,
     minutes: s.minutes,
-    temperatureC: s.temperatureC,
+    temperatureC: warmed(s, hotC).temperatureC,
     ...(s.gate ? { gate: s.gate } : {}),
   })),
 });

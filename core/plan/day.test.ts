@@ -196,3 +196,36 @@ describe('waiting, explained together', () => {
     expect(waitReason(b, 0, [0]).code).toBe('no-suitable-product');
   });
 });
+
+describe('the hot tap', () => {
+  const greasy = garment('g', {
+    soil: 'heavy',
+    label: washLabel(60),
+    stains: [
+      {
+        id: 's',
+        kind: 'cooking-grease',
+        ageHours: 5,
+        heatSet: false,
+        place: '',
+        tried: [],
+        sizeCm: 3,
+        failedRounds: 0,
+        heat: null,
+      },
+    ],
+  });
+  const warmest = (hotC: number) => {
+    const home = { ...household, water: { ...household.water, hotC } };
+    return (plan([greasy], home).garments[0]?.pretreat ?? []).flatMap((t) => t.steps);
+  };
+  test('no treatment is printed warmer than the tap gives; the kettle makes up for it', () => {
+    const most = Math.max(...warmest(70).map((s) => s.temperatureC));
+    expect(most).toBeGreaterThan(28);
+    const cool = warmest(28);
+    expect(Math.max(...cool.map((s) => s.temperatureC))).toBe(28);
+    const noted = cool.filter((s) => s.how.includes('from the kettle'));
+    expect(noted.length).toBe(warmest(70).filter((s) => s.temperatureC > 28).length);
+    expect(warmest(most).some((s) => s.how.includes('kettle'))).toBe(false);
+  });
+});

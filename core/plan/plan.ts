@@ -355,7 +355,7 @@ export function planBasket(
     const at = priced.findIndex((l) => l.pieces.includes(i));
     const load = priced[at];
     const planned = loads[at];
-    const pretreat = treatments[i]?.map(toPretreatment) ?? [];
+    const pretreat = treatments[i]?.map((t) => toPretreatment(t, household.water.hotC)) ?? [];
     const group = groups.find((g) => g.includes(i)) ?? null;
     const garment =
       load && planned
