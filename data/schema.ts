@@ -206,7 +206,7 @@ export interface EventData {
   refitted?: boolean;
   /** What asks to be mended before the next wash; a `mended` event answers it. */
   mend?: string;
-  size?: 'kept' | 'smaller' | 'larger';
+  size?: 'kept' | 'changed' | 'smaller' | 'larger';
   note?: string;
 }
 export const events = pgTable(

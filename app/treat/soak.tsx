@@ -85,7 +85,8 @@ async function soakView({ tx, now }: Scope, chosen: readonly string[]) {
       agents: ['oxy-percarbonate', 'det-delicate'],
       stains: [],
       hottestC: 50,
-      bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.bathL)),
+      // What would have to be lifted: the cloth and its water, a kilogram the litre.
+      bulkSoakKg: Math.max(0, ...(plan?.tubs ?? []).map((t) => t.dryKg + t.bathL)),
     }),
   };
 }

@@ -58,7 +58,7 @@ export async function finishLoad(scope: Scope, id: string, findings: Findings): 
         kind: 'measured',
         at: now,
         loadId: id,
-        data: { size: findings.size === 'kept' ? 'kept' : 'smaller' },
+        data: { size: findings.size },
       });
   await appendEvents(tx, householdId, events);
   if (findings.stains !== 'none')
