@@ -5,6 +5,8 @@ import type { DryingPlace } from '../model/household.ts';
 
 const sideClearanceM = 0.03;
 const flatClearance = 1.1;
+/** More bars than any household fills. */
+const mostBars = 1000;
 
 /** What one entry of the wardrobe asks for: so many like items, each over so many bars. */
 export interface RoomNeed {
@@ -22,7 +24,7 @@ export class Space {
 
   constructor(place: DryingPlace) {
     this.place = place;
-    this.takenM = new Array<number>(place.bars).fill(0);
+    this.takenM = new Array<number>(Math.min(mostBars, Math.floor(place.bars))).fill(0);
     this.flatM2 = place.flatM2;
     this.hangers = place.hangers;
   }
