@@ -322,10 +322,7 @@ describe('preparing a load', () => {
   test('what is seen is noted with its piece; what asks to be mended stands first until it is', async () => {
     await post('/sort', { intent: 'sort' });
     await open(page, '/wash');
-    await page
-      .getByRole('link', { name: /Cottons|Easy care/ })
-      .first()
-      .click();
+    await page.locator('a[href^="/loads/"]').first().click();
     await page.getByRole('heading', { name: 'First, in this order' }).waitFor();
     await page.getByText('Look them over', { exact: false }).click();
     await page.getByLabel('What you see').fill('');
