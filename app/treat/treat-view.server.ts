@@ -1,6 +1,6 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
 import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
-import { workplaceOf } from '@core/piece/pretreat.ts';
+import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
 import { checks, stopCodes } from '@core/stain/actions.ts';
 import { dueStep, mayBegin } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
@@ -61,13 +61,13 @@ export interface TreatView {
   nextUp: string | null;
 }
 
-const temperatureText = (s: TreatmentStep): string =>
+const temperatureText = (s: TreatmentStep, hotC: number): string =>
   s.action === 'freeze'
     ? 'freezer'
     : s.action === 'iron-through-paper'
       ? `iron ${s.temperatureC} °C`
       : s.wet
-        ? `${s.temperatureC} °C`
+        ? warmed(s, hotC).note || `${s.temperatureC} °C`
         : '';
 const minutesText = (s: TreatmentStep): string =>
   s.minutes < 1
@@ -86,7 +86,7 @@ const dueWords = {
   'if-orange': 'Only if an orange tone is left: ',
 } as const;
 
-function stepView(t: Treatment, all: readonly Treatment[]): StepView | null {
+function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepView | null {
   const s = dueStep(t.procedure, t.state);
   if (!s) return null;
   return {
@@ -97,7 +97,7 @@ function stepView(t: Treatment, all: readonly Treatment[]): StepView | null {
     how: s.how.slice(s.how.indexOf(': ') + 2).replace(/^./, (c) => c.toUpperCase()),
     facts: [
       s.dose && s.dose !== 'dry' ? s.dose : '',
-      temperatureText(s),
+      temperatureText(s, hotC),
       minutesText(s),
       s.repeats > 1 ? `${t.state.done + 1}. of up to ${s.repeats} times` : '',
       rinseText(s.rinses),
@@ -138,6 +138,7 @@ export function precautionsIn(home: HouseholdView | null, session: Session): Pre
 
 export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const home = await readHousehold(tx);
+  const { hotC } = householdOf(home?.document ?? {}).water;
   const pieces = await listPieces(tx);
   const open = await openTreatments(tx);
   const closed = await closedTreatments(tx, 200);
@@ -154,7 +155,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
       place: t.procedure.stain.place,
       band: t.procedure.band.text,
       here: experience(closed, t.procedure.stain.kind),
-      step: stepView(t, open),
+      step: stepView(t, open, hotC),
       ahead: aheadOf(t),
       end:
         end === null || end.kind === 'test-failed'

@@ -28,13 +28,13 @@ function howText(s: TreatmentStep): string {
 const boilingC = 100;
 /** Litres from the kettle to five litres of the hot tap, to one decimal. */
 const kettleL = (targetC: number, hotC: number): number => (5 * (targetC - hotC)) / (boilingC - targetC);
-/** What the hot tap gives, and how a kettle makes up for it. */
-const warmed = (s: TreatmentStep, hotC: number): { temperatureC: number; note: string } =>
-  s.tool !== null || s.temperatureC <= hotC
+/** How warm a bath can be made here, and how a kettle makes up for a cool tap; an empty note where the tap suffices. */
+export const warmed = (s: TreatmentStep, hotC: number): { temperatureC: number; note: string } =>
+  !s.wet || s.temperatureC <= hotC
     ? { temperatureC: s.temperatureC, note: '' }
     : {
         temperatureC: hotC,
-        note: ` The tap gives ${hotC} °C; ${kettleL(s.temperatureC, hotC).toFixed(1)} l from the kettle to 5 l make ${s.temperatureC} °C.`,
+        note: `The tap gives ${hotC} °C; ${kettleL(s.temperatureC, hotC).toFixed(1)} l from the kettle to 5 l make ${s.temperatureC} °C.`,
       };
 
 /** `hotC` = the hot tap: no temperature is printed that the house cannot give. */
@@ -44,7 +44,7 @@ export const toPretreatment = (p: Procedure, hotC: number): Pretreatment => ({
   stop: p.stop,
   steps: p.steps.map((s) => ({
     agent: s.what,
-    how: `${howText(s)}${warmed(s, hotC).note}`,
+    how: [howText(s), warmed(s, hotC).note].filter(Boolean).join(' '),
     minutes: s.minutes,
     temperatureC: warmed(s, hotC).temperatureC,
     ...(s.gate ? { gate: s.gate } : {}),
