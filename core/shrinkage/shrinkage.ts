@@ -1,18 +1,27 @@
 /** Shrinkage: relaxation of every cloth, felting of wool, both in sequence (engineering estimates; exponential relaxation). */
 
 /** Per cent length and width that relax at most, share kept per wash, felting factor, and how far it may be stretched back. */
-// prettier-ignore
 export const shrinkClasses = {
-  'cotton-jersey-raw': { length: 8, width: 5, keep: 0.4, felting: 0, stretch: 5 }, 'cotton-jersey-preshrunk': { length: 3, width: 2, keep: 0.4, felting: 0, stretch: 5 },
-  'cotton-woven-raw': { length: 6, width: 3, keep: 0.35, felting: 0, stretch: 2 }, 'cotton-woven-sanforized': { length: 1.5, width: 1, keep: 0.35, felting: 0, stretch: 2 },
-  'denim-raw': { length: 10, width: 5, keep: 0.3, felting: 0, stretch: 3 }, 'denim-sanforized': { length: 2.5, width: 1.5, keep: 0.35, felting: 0, stretch: 3 },
-  terry: { length: 8, width: 4, keep: 0.45, felting: 0, stretch: 3 }, linen: { length: 5, width: 3, keep: 0.4, felting: 0, stretch: 2 },
-  'viscose-woven': { length: 6, width: 4, keep: 0.45, felting: 0, stretch: 2 }, 'viscose-knit': { length: 7, width: 5, keep: 0.45, felting: 0, stretch: 3 },
-  'wool-knit': { length: 4, width: 3, keep: 0.45, felting: 0.35, stretch: 5 }, 'wool-superwash': { length: 3, width: 2, keep: 0.45, felting: 0.03, stretch: 5 },
-  'cashmere-knit': { length: 4, width: 3, keep: 0.45, felting: 0.4, stretch: 5 }, 'mohair-alpaca-knit': { length: 3, width: 3, keep: 0.45, felting: 0.25, stretch: 5 },
-  'wool-woven': { length: 3, width: 2, keep: 0.45, felting: 0.12, stretch: 2 }, 'silk-woven': { length: 3, width: 2, keep: 0.4, felting: 0, stretch: 2 },
-  polyester: { length: 0.8, width: 0.5, keep: 0.5, felting: 0, stretch: 1 }, nylon: { length: 1, width: 0.8, keep: 0.5, felting: 0, stretch: 1 },
-  'acrylic-knit': { length: 2, width: 1.5, keep: 0.45, felting: 0, stretch: 3 }, polycotton: { length: 2, width: 1.5, keep: 0.4, felting: 0, stretch: 3 },
+  'cotton-jersey-raw': { length: 8, width: 5, keep: 0.4, felting: 0, stretch: 5 },
+  'cotton-jersey-preshrunk': { length: 3, width: 2, keep: 0.4, felting: 0, stretch: 5 },
+  'cotton-woven-raw': { length: 6, width: 3, keep: 0.35, felting: 0, stretch: 2 },
+  'cotton-woven-sanforized': { length: 1.5, width: 1, keep: 0.35, felting: 0, stretch: 2 },
+  'denim-raw': { length: 10, width: 5, keep: 0.3, felting: 0, stretch: 3 },
+  'denim-sanforized': { length: 2.5, width: 1.5, keep: 0.35, felting: 0, stretch: 3 },
+  terry: { length: 8, width: 4, keep: 0.45, felting: 0, stretch: 3 },
+  linen: { length: 5, width: 3, keep: 0.4, felting: 0, stretch: 2 },
+  'viscose-woven': { length: 6, width: 4, keep: 0.45, felting: 0, stretch: 2 },
+  'viscose-knit': { length: 7, width: 5, keep: 0.45, felting: 0, stretch: 3 },
+  'wool-knit': { length: 4, width: 3, keep: 0.45, felting: 0.35, stretch: 5 },
+  'wool-superwash': { length: 3, width: 2, keep: 0.45, felting: 0.03, stretch: 5 },
+  'cashmere-knit': { length: 4, width: 3, keep: 0.45, felting: 0.4, stretch: 5 },
+  'mohair-alpaca-knit': { length: 3, width: 3, keep: 0.45, felting: 0.25, stretch: 5 },
+  'wool-woven': { length: 3, width: 2, keep: 0.45, felting: 0.12, stretch: 2 },
+  'silk-woven': { length: 3, width: 2, keep: 0.4, felting: 0, stretch: 2 },
+  polyester: { length: 0.8, width: 0.5, keep: 0.5, felting: 0, stretch: 1 },
+  nylon: { length: 1, width: 0.8, keep: 0.5, felting: 0, stretch: 1 },
+  'acrylic-knit': { length: 2, width: 1.5, keep: 0.45, felting: 0, stretch: 3 },
+  polycotton: { length: 2, width: 1.5, keep: 0.4, felting: 0, stretch: 3 },
 } as const satisfies Record<string, { length: number; width: number; keep: number; felting: number; stretch: number }>;
 export type ShrinkClass = keyof typeof shrinkClasses;
 
