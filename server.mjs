@@ -26,11 +26,11 @@ if (dev) {
   });
 } else {
   mod = await import('./build/server/index.js');
-  const headers = (res) => res.setHeader('X-Content-Type-Options', 'nosniff');
-  root.use('/assets', express.static('build/client/assets', { immutable: true, maxAge: '1y', setHeaders: headers }));
-  root.use(express.static('build/client', { maxAge: '1h', index: false, setHeaders: headers }));
   root.use(mod.app);
 }
+// A line that says nothing for long, or sends its head for minutes, is closed.
+server.headersTimeout = 15_000;
+server.requestTimeout = 30_000;
 
 server.once('error', (error) => {
   console.error(`neat-fold: ${error.code === 'EADDRINUSE' ? `port ${port} is in use` : error.message}`);

@@ -1,6 +1,7 @@
 import { reactRouter } from '@react-router/dev/vite';
 import { transformAsync } from '@babel/core';
 import { defineConfig, type Plugin } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 /** Stable component ids on server and client (from the path, not from a counter). */
 function styledComponentsIds(): Plugin {
@@ -41,8 +42,26 @@ function serverEntries(entries: Record<string, string>): Plugin {
   };
 }
 
+/** Everything the browser loads, beside itself as Brotli and gzip. */
+const compressedFiles = (): Plugin[] =>
+  [
+    compression({
+      include: /\.(js|css|svg|json|txt|webmanifest)$/,
+      algorithms: ['brotliCompress', 'gzip'],
+      threshold: 600,
+      skipIfLargerOrEqual: true,
+    }),
+  ]
+    .flat()
+    .map((plugin) => ({ ...plugin, applyToEnvironment: (env) => env.name === 'client' }));
+
 export default defineConfig({
-  plugins: [styledComponentsIds(), reactRouter(), serverEntries({ 'plan.worker.js': './workers/plan.worker.ts' })],
+  plugins: [
+    styledComponentsIds(),
+    reactRouter(),
+    serverEntries({ 'plan.worker.js': './workers/plan.worker.ts' }),
+    compressedFiles(),
+  ],
   resolve: { tsconfigPaths: true },
   optimizeDeps: {
     // Complete list of what the browser loads: no late discovery, no reload in the middle of a browser test.

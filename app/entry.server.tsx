@@ -2,12 +2,17 @@ import { PassThrough, Transform } from 'node:stream';
 import { createReadableStreamFromReadable } from '@react-router/node';
 import { isbot } from 'isbot';
 import { renderToPipeableStream, type RenderToPipeableStreamOptions } from 'react-dom/server';
-import { ServerRouter, type EntryContext, type RouterContextProvider } from 'react-router';
+import { ServerRouter, type EntryContext, type HandleErrorFunction, type RouterContextProvider } from 'react-router';
 import { ServerStyleSheet } from 'styled-components';
-import { nonceContext } from './server/context.ts';
+import { logContext, nonceContext } from './server/context.ts';
 import { NonceProvider } from './ui/nonce.ts';
 
 export const streamTimeout = 5_000;
+
+/** What went wrong while a page was made: into the log, with the request's id. */
+export const handleError: HandleErrorFunction = (error, { request, context }) => {
+  if (!request.signal.aborted) context.get(logContext)?.error({ err: error }, 'a page failed');
+};
 
 /**
  * React hands its HTML over in 2-4 kB pieces that may end inside a tag, and calls
@@ -99,7 +104,7 @@ export default function handleRequest(
         },
         onError(e: unknown) {
           status = 500;
-          if (shellRendered) console.error(e);
+          if (shellRendered) loadContext.get(logContext)?.error({ err: e }, 'a page broke off');
         },
       },
     );

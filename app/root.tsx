@@ -16,8 +16,9 @@ import {
 import type { Route } from './+types/root';
 import { GlobalStyle } from './theme/global.ts';
 import { Empty } from './ui/notice.tsx';
-import { LinkButton } from './ui/button.tsx';
+import { Button, LinkButton } from './ui/button.tsx';
 import { useNonce } from './ui/nonce.ts';
+import { FormKeyProvider } from './ui/post-form.tsx';
 import { Shell } from './shell/parts/shell.tsx';
 import { withHousehold } from './server/request.server.ts';
 import { shellView } from './shell/shell-view.server.ts';
@@ -66,9 +67,11 @@ export default function App({ loaderData }: Route.ComponentProps) {
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>
         <div data-hydrated={hydrated}>
-          <Shell view={loaderData}>
-            <Outlet />
-          </Shell>
+          <FormKeyProvider value={loaderData.formKey}>
+            <Shell view={loaderData}>
+              <Outlet />
+            </Shell>
+          </FormKeyProvider>
         </div>
       </RouterProvider>
     </I18nProvider>
@@ -77,7 +80,9 @@ export default function App({ loaderData }: Route.ComponentProps) {
 
 /** Unknown pages and failures, in plain words; details go to the server's log. */
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  const missing = isRouteErrorResponse(error) && error.status === 404;
+  const status = isRouteErrorResponse(error) ? error.status : 500;
+  const missing = status === 404;
+  const away = status === 503;
   const text =
     isRouteErrorResponse(error) && typeof error.data === 'string' && error.data && !error.data.startsWith('Error:')
       ? error.data
@@ -86,12 +91,24 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
     <div data-error>
       <Shell view={null}>
         <Empty
-          title={missing ? 'This shelf is empty' : 'Something came apart at the seam'}
-          action={<LinkButton href="/basket">To the basket</LinkButton>}
+          title={
+            missing ? 'This shelf is empty' : away ? 'The cupboard does not open' : 'Something came apart at the seam'
+          }
+          action={
+            away ? (
+              <Button onPress={() => window.location.reload()}>Try again</Button>
+            ) : (
+              <LinkButton href="/basket">To the basket</LinkButton>
+            )
+          }
         >
           {missing
             ? (text ?? 'There is no page at this address. It may have moved, or the piece was put away.')
-            : 'This page could not be shown. Nothing you stored is lost; try again in a moment.'}
+            : away
+              ? 'The database gives no answer. Nothing you stored is lost, and what you typed is still there one page back.'
+              : status < 500 && text
+                ? text
+                : 'This page could not be shown. Nothing you stored is lost; try again in a moment.'}
         </Empty>
       </Shell>
     </div>

@@ -3,6 +3,7 @@
  * carried over the shelves and while the page scrolls. Argument: address of a running server; DATABASE_URL is its database.
  */
 import { chromium, type Locator, type Page } from 'playwright-core';
+import { sendForm } from '../scripts/lib/send-form.mjs';
 import { closeDatabase } from '@data/client.ts';
 import { fillBasket } from './fill.ts';
 import { median, quantile, table } from './table.ts';
@@ -11,12 +12,7 @@ const [address = ''] = process.argv.slice(2);
 
 async function sorted(size: number): Promise<void> {
   await fillBasket(size);
-  const answer = await fetch(`${address}/sort`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address },
-    body: 'intent=sort',
-    redirect: 'manual',
-  });
+  const answer = await sendForm(address, '/sort', { intent: 'sort' });
   if (answer.status !== 302) throw new Error(`sorting answered ${answer.status}`);
 }
 

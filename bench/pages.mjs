@@ -1,16 +1,12 @@
 // Response times of the main pages, and what the browser loads first. Arguments: address of a running server.
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
+import { sendForm } from '../scripts/lib/send-form.mjs';
 
 const [address] = process.argv.slice(2);
 const quantile = (xs, q) => [...xs].sort((a, b) => a - b)[Math.ceil(q * xs.length) - 1];
 const pages = ['/basket', '/sort', '/wash', '/log', '/pieces/juna-jeans', '/household'];
-const sort = await fetch(`${address}/sort`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/x-www-form-urlencoded', origin: address },
-  body: 'intent=sort',
-  redirect: 'manual',
-});
+const sort = await sendForm(address, '/sort', { intent: 'sort' });
 if (sort.status !== 302) throw new Error(`sorting answered ${sort.status}`);
 const ticket = /href="(\/loads\/[^"]+)"/.exec(await (await fetch(`${address}/sort`)).text())?.[1];
 if (ticket) pages.push(ticket);

@@ -23,6 +23,10 @@ export async function putInBasket(
     .values({ householdId, garmentId, state })
     .onConflictDoUpdate({ target: [basketEntries.householdId, basketEntries.garmentId], set: { state } });
 }
+/** Into the basket as worn; what lies there already stays as it is marked. */
+export async function joinBasket(tx: Transaction, householdId: string, garmentId: string): Promise<void> {
+  await tx.insert(basketEntries).values({ householdId, garmentId, state: emptyState }).onConflictDoNothing();
+}
 export async function takeFromBasket(tx: Transaction, garmentIds: readonly string[]): Promise<void> {
   if (garmentIds.length > 0) await tx.delete(basketEntries).where(inArray(basketEntries.garmentId, [...garmentIds]));
 }

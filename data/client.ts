@@ -1,4 +1,9 @@
-/** The one door to the database: a transaction opened for one household. */
+/**
+ * The one door to the database: a transaction opened for one household, to look or to change.
+ *
+ * Who looks gets one moment of the household and cannot write. Who changes holds the household's lock until the end, so that what is read,
+ * decided and written belongs together: of two that change at once the second sees what the first has stored.
+ */
 import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
@@ -7,14 +12,29 @@ import * as schema from './schema.ts';
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
+/** How long anyone waits, ms: for a connection, for a lock, for a statement; and for an answer when the server itself stands still. */
+export const patienceMs = { connection: 3_000, lock: 3_000, statement: 4_000, answer: 5_000, idle: 15_000 } as const;
+const connections = 12;
+
 let pool: pg.Pool | undefined;
 let db: Database | undefined;
+const connectionString = (): string => {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set');
+  return url;
+};
 
 export function database(): Database {
   if (!db) {
-    const connectionString = process.env.DATABASE_URL;
-    if (!connectionString) throw new Error('DATABASE_URL is not set');
-    pool = new pg.Pool({ connectionString, max: 8 });
+    pool = new pg.Pool({
+      connectionString: connectionString(),
+      max: connections,
+      connectionTimeoutMillis: patienceMs.connection,
+      lock_timeout: patienceMs.lock,
+      statement_timeout: patienceMs.statement,
+      query_timeout: patienceMs.answer,
+      idle_in_transaction_session_timeout: patienceMs.idle,
+    });
     pool.on('error', () => {}); // an idle connection that breaks is replaced at the next query
     pool.on('connect', (client) => client.on('error', () => {})); // one that breaks in a transaction fails that request, not the server
     db = drizzle(pool, { schema });
@@ -22,12 +42,63 @@ export function database(): Database {
   return db;
 }
 
-/** Run `work` in a transaction that sees only this household's rows. */
+const openFor = (tx: Transaction, householdId: string) =>
+  tx.execute(sql`select set_config('app.household_id', ${householdId}, true)`);
+
+/** Look at this household: one consistent moment, nothing can be written. */
+export function lookInHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  return database().transaction(
+    async (tx) => {
+      await openFor(tx, householdId);
+      return work(tx);
+    },
+    { isolationLevel: 'repeatable read', accessMode: 'read only' },
+  );
+}
+/** Change this household: one change at a time, all of it or nothing. */
 export function inHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
   return database().transaction(async (tx) => {
-    await tx.execute(sql`select set_config('app.household_id', ${householdId}, true)`);
+    await openFor(tx, householdId);
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${householdId}, 0))`);
     return work(tx);
   });
+}
+
+/** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had. */
+const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03)/;
+const brokenLine = /timeout|terminated|ECONNREFUSED|ECONNRESET|EPIPE|Connection ended|not queryable/i;
+/** Whether a failure means that the database does not answer for now, rather than a fault of ours. */
+export function isUnavailable(error: unknown): boolean {
+  for (let e: unknown = error, depth = 0; e instanceof Error && depth < 5; e = e.cause, depth++) {
+    const code = 'code' in e && typeof e.code === 'string' ? e.code : '';
+    if (notNow.test(code) || brokenLine.test(code) || brokenLine.test(e.message)) return true;
+  }
+  return false;
+}
+
+/** Whether the database answers, asked over a line of its own and given up after two seconds. */
+export async function answers(withinMs = 2_000): Promise<boolean> {
+  const client = new pg.Client({
+    connectionString: connectionString(),
+    connectionTimeoutMillis: withinMs,
+    query_timeout: withinMs,
+  });
+  client.on('error', () => {});
+  let timer: NodeJS.Timeout | undefined;
+  const tooLate = new Promise<false>((resolve) => {
+    timer = setTimeout(() => resolve(false), withinMs);
+  });
+  const asked = client
+    .connect()
+    .then(() => client.query('select 1'))
+    .then(
+      () => true,
+      () => false,
+    );
+  const answer = await Promise.race([asked, tooLate]);
+  clearTimeout(timer);
+  void client.end().catch(() => {});
+  return answer;
 }
 
 export async function closeDatabase(): Promise<void> {

@@ -15,6 +15,11 @@ export async function currentPins(tx: Transaction): Promise<PinDocument[]> {
 /** Notes of the steps so far, newest first. */
 export const decisionNotes = async (tx: Transaction): Promise<string[]> =>
   (await tx.select({ note: decisions.note }).from(decisions).orderBy(desc(decisions.id))).map((d) => d.note);
+/** The id of the newest step; null = nothing is decided. Whoever undoes names it, so that nobody undoes what they have not seen. */
+export async function lastDecision(tx: Transaction): Promise<number | null> {
+  const [last] = await tx.select({ id: decisions.id }).from(decisions).orderBy(desc(decisions.id)).limit(1);
+  return last?.id ?? null;
+}
 export async function addDecision(tx: Transaction, householdId: string, step: DecisionStep): Promise<void> {
   await tx.insert(decisions).values({ householdId, ...step });
 }

@@ -10,8 +10,16 @@ export interface NewEvent {
   data?: EventData;
   loadId?: string | null;
 }
+/** Who does it, in the words of the log: the household's own people until they have accounts. */
+export const atHome = 'home';
 
-export async function appendEvents(tx: Transaction, householdId: string, list: readonly NewEvent[]): Promise<void> {
+/** Where an event is written, and who does it. */
+export interface Writer {
+  tx: Transaction;
+  householdId: string;
+  actor: string;
+}
+export async function appendEvents({ tx, householdId, actor }: Writer, list: readonly NewEvent[]): Promise<void> {
   if (list.length === 0) return;
   await tx.insert(events).values(
     list.map((e) => ({
@@ -21,6 +29,7 @@ export async function appendEvents(tx: Transaction, householdId: string, list: r
       at: e.at,
       data: e.data ?? {},
       loadId: e.loadId ?? null,
+      actor,
     })),
   );
 }

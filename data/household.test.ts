@@ -76,7 +76,7 @@ describe('the demo household', () => {
     expect(jeans?.state).toMatchObject({ washCount: 18, wearsSinceWash: 5 });
     expect(jeans?.state.tests.map((t) => t.grade)).toEqual([5, 4.5]);
     await demo((tx) =>
-      appendEvents(tx, demoHouseholdId, [
+      appendEvents({ tx, householdId: demoHouseholdId, actor: 'home' }, [
         { garmentId: 'juna-jeans', kind: 'worn', at: now },
         { garmentId: 'juna-jeans', kind: 'washed', at: new Date(now.getTime() + 1000) },
       ]),

@@ -1,8 +1,9 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument, PlannedLoadDocument } from '../formats/plan.ts';
 import type { Transaction } from './client.ts';
+import { isUuid } from './ids.ts';
 import { loads, plans, type LoadFindings, type PlanInsights } from './schema.ts';
 
 export interface LoadView {
@@ -43,6 +44,21 @@ export async function storePlan(
   return plan.id;
 }
 
+/** The newest plan's id, without its documents; null = nothing was sorted yet. */
+export async function newestPlanId(tx: Transaction): Promise<string | null> {
+  const [plan] = await tx.select({ id: plans.id }).from(plans).orderBy(desc(plans.createdAt)).limit(1);
+  return plan?.id ?? null;
+}
+/** How many loads of the newest plan are still to be washed. */
+export async function plannedLoads(tx: Transaction): Promise<number> {
+  const planId = await newestPlanId(tx);
+  if (planId === null) return 0;
+  const [row] = await tx
+    .select({ n: count() })
+    .from(loads)
+    .where(and(eq(loads.planId, planId), eq(loads.status, 'planned')));
+  return row?.n ?? 0;
+}
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
   const [plan] = await tx.select().from(plans).orderBy(desc(plans.createdAt)).limit(1);
   if (!plan) return null;
@@ -65,7 +81,7 @@ export async function findPlan(
   tx: Transaction,
   id: string,
 ): Promise<Pick<PlanView, 'hamper' | 'result' | 'insights'> | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isUuid(id)) return null;
   const [plan] = await tx
     .select({ hamper: plans.hamper, result: plans.result, insights: plans.insights })
     .from(plans)
@@ -81,7 +97,7 @@ const joined = (tx: Transaction) =>
   tx.select({ load: loads, plan: plans }).from(loads).innerJoin(plans, eq(plans.id, loads.planId));
 
 export async function findLoad(tx: Transaction, id: string): Promise<LoadView | null> {
-  if (!/^[0-9a-f-]{36}$/.test(id)) return null;
+  if (!isUuid(id)) return null;
   const rows = await joined(tx).where(eq(loads.id, id));
   return rows.flatMap(toView)[0] ?? null;
 }

@@ -218,6 +218,8 @@ export const events = pgTable(
     kind: text('kind').$type<EventKind>().notNull(),
     garmentId: text('garment_id').notNull(),
     loadId: uuid('load_id'),
+    /** Who did it: the demo, somebody at home, later a person's account. */
+    actor: text('actor').notNull().default('home'),
     data: jsonb('data').$type<EventData>().notNull(),
   },
   (t) => [
@@ -368,4 +370,22 @@ export const soaks = pgTable(
     createdAt: at('created_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('soak')],
+);
+
+/** Forms that were answered, by their key and what they said. */
+export const submissions = pgTable(
+  'submission',
+  {
+    householdId: household(),
+    key: uuid('key').notNull(),
+    digest: text('digest').notNull(),
+    /** Where the answer led. */
+    answer: text('answer').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.key, t.digest] }),
+    index('submission_age').on(t.householdId, t.at),
+    policy('submission'),
+  ],
 );

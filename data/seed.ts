@@ -53,7 +53,7 @@ export async function loadDemo(now: Date): Promise<boolean> {
       await addGarment(tx, demoHouseholdId, piece.id, piece.garment);
       events.push(...historyOf(piece, noonPassed, i % 50));
     }
-    await appendEvents(tx, demoHouseholdId, events);
+    await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, events);
     for (const { id, basket, neededInDays } of demoWardrobe) {
       const neededBy = neededInDays ? new Date(today + neededInDays * dayMs + 7 * 3_600_000).toISOString() : null;
       if (basket) await putInBasket(tx, demoHouseholdId, id, { ...emptyState, ...basket, neededBy });

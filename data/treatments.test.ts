@@ -149,7 +149,7 @@ describe('what the log tells of a piece', () => {
   });
   test('tests name their agent, measures stand by place, what came off is remembered until it is back', async () => {
     await inHousehold(here, (tx) =>
-      appendEvents(tx, here, [
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
         { garmentId: 'shirt', kind: 'tested', at: now, data: { test: { kind: 'spot', grade: 5 } } },
         {
           garmentId: 'shirt',
@@ -175,24 +175,30 @@ describe('what the log tells of a piece', () => {
     const document = garmentDocument(await piece(), now);
     expect(document.measures).toEqual(state.measures);
     await inHousehold(here, (tx) =>
-      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } }]),
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
+        { garmentId: 'shirt', kind: 'noted', at: later(5), data: { refitted: true } },
+      ]),
     );
     expect((await piece()).state.detached).toBeNull();
   });
   test('what asks to be mended stays until it is, and the newest note counts', async () => {
     await inHousehold(here, (tx) =>
-      appendEvents(tx, here, [
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
         { garmentId: 'shirt', kind: 'noted', at: later(60), data: { mend: 'hem open' } },
         { garmentId: 'shirt', kind: 'noted', at: later(61), data: { note: 'pills' } },
       ]),
     );
     expect((await piece()).state.mend).toBe('hem open');
     await inHousehold(here, (tx) =>
-      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'noted', at: later(62), data: { mend: 'button loose' } }]),
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
+        { garmentId: 'shirt', kind: 'noted', at: later(62), data: { mend: 'button loose' } },
+      ]),
     );
     expect((await piece()).state.mend).toBe('button loose');
     await inHousehold(here, (tx) =>
-      appendEvents(tx, here, [{ garmentId: 'shirt', kind: 'mended', at: later(63), data: { note: 'button loose' } }]),
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
+        { garmentId: 'shirt', kind: 'mended', at: later(63), data: { note: 'button loose' } },
+      ]),
     );
     expect((await piece()).state.mend).toBeNull();
   });

@@ -4,11 +4,11 @@ import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
 import type { Transaction } from './client.ts';
+import { isUuid } from './ids.ts';
 import { soaks, treatments, type TreatmentOutcome } from './schema.ts';
 
 export type Treatment = typeof treatments.$inferSelect;
 export type Soak = typeof soaks.$inferSelect;
-const isId = (id: string): boolean => /^[0-9a-f-]{36}$/.test(id);
 
 export const openTreatments = (tx: Transaction): Promise<Treatment[]> =>
   tx.select().from(treatments).where(isNull(treatments.closedAt)).orderBy(treatments.openedAt, treatments.id);
@@ -20,7 +20,7 @@ export const closedTreatments = (tx: Transaction, limit: number): Promise<Treatm
     .orderBy(desc(treatments.closedAt))
     .limit(limit);
 export async function findTreatment(tx: Transaction, id: string): Promise<Treatment | null> {
-  if (!isId(id)) return null;
+  if (!isUuid(id)) return null;
   const [row] = await tx.select().from(treatments).where(eq(treatments.id, id));
   return row ?? null;
 }
@@ -85,7 +85,7 @@ export async function addSoak(tx: Transaction, householdId: string, plan: SoakPl
   await tx.insert(soaks).values({ householdId, pieces: plan.pieces.map((p) => p.id), plan, startedAt });
 }
 export async function findSoak(tx: Transaction, id: string): Promise<Soak | null> {
-  if (!isId(id)) return null;
+  if (!isUuid(id)) return null;
   const [row] = await tx.select().from(soaks).where(eq(soaks.id, id));
   return row ?? null;
 }

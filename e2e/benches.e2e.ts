@@ -13,6 +13,7 @@ import {
   stopServer,
   watch,
   type Visit,
+  sendForm,
 } from './support.ts';
 
 let browser: Browser;
@@ -26,8 +27,6 @@ beforeAll(async () => {
 });
 afterAll(() => endVisit(visit));
 
-const post = (path: string, form: Record<string, string>) =>
-  page.request.post(`${address}${path}`, { form, headers: { origin: address } });
 const card = (stain: string) =>
   page.locator('ul[aria-label="Under treatment"] > li', {
     has: page.getByRole('heading', { name: stain, exact: true }),
@@ -118,12 +117,12 @@ describe('the stain bench', () => {
     await open(page, '/treat');
     const id = (await card('Collar and cuff grime').locator('input[name="id"]').first().getAttribute('value'))!;
     const from = (await card('Collar and cuff grime').locator('input[name="from"]').getAttribute('value'))!;
-    expect((await post('/treat', { intent: 'report', id, from, result: 'passed' })).status()).toBe(200);
-    const late = await post('/treat', { intent: 'report', id, from, result: 'passed' });
-    expect(late.status()).toBe(409);
+    expect((await sendForm('/treat', { intent: 'report', id, from, result: 'passed' })).status).toBe(302);
+    const late = await sendForm('/treat', { intent: 'report', id, from, result: 'passed' });
+    expect(late.status).toBe(409);
     expect(await late.text()).toContain('It went on on another screen');
-    expect((await post('/treat', { intent: 'report', id, from, result: 'maybe' })).status()).toBe(422);
-    expect((await post('/treat', { intent: 'nothing' })).status()).toBe(400);
+    expect((await sendForm('/treat', { intent: 'report', id, from, result: 'maybe' })).status).toBe(422);
+    expect((await sendForm('/treat', { intent: 'nothing' })).status).toBe(400);
   });
   test('still there twice: repeats, the next means, then wash and judge; the mark stays with one round less', async () => {
     await open(page, '/treat');
@@ -154,7 +153,7 @@ describe('the stain bench', () => {
       await answer(grease, true);
     await card(grease).getByRole('button', { name: 'Gone' }).click();
     await card(grease).waitFor({ state: 'detached' });
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
       garments: { id: string; pretreat: { steps: { agent: string; how: string }[]; odds: number }[] }[];
     };
@@ -164,16 +163,16 @@ describe('the stain bench', () => {
     expect(of('baker-apron')[0]!.odds).toBeLessThan(0.8);
   });
   test('a failed hidden test rewrites the procedure without the agent', async () => {
-    const marked = await post('/basket/ren-tee-slate/stain', {
+    const marked = await sendForm('/basket/ren-tee-slate/stain', {
       kind: 'red-wine',
       age: 'now',
       heat: 'none',
       sizeCm: '2',
       place: 'hem',
     });
-    expect(marked.ok()).toBe(true);
-    const begun = await post('/treat', { intent: 'begin', mark: 'ren-tee-slate|s2' });
-    expect(begun.ok()).toBe(true);
+    expect(marked.status).toBe(302);
+    const begun = await sendForm('/treat', { intent: 'begin', mark: 'ren-tee-slate|s2' });
+    expect(begun.status).toBe(302);
     await open(page, '/treat');
     const title = await card('Red wine').locator('h3').first().textContent();
     expect(title).toMatch(/^Test /);
@@ -237,14 +236,14 @@ describe('the test bench', () => {
           garments: { id: string; outcome: string }[];
         }
       ).garments.find((g) => g.id === 'dance-apron')!.outcome;
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     expect(await outcome()).toBe('test-first');
     await open(page, '/test/dance-apron');
     await page.getByRole('heading', { name: 'Lace apron: does it bear water?' }).waitFor();
     await page.locator('input[name="grade"][value="5"]').check({ force: true });
     await page.getByRole('button', { name: 'Store this reading' }).click();
     await page.getByText('It bears water.', { exact: false }).waitFor();
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     expect(['wash', 'wait']).toContain(await outcome());
   });
   test('what no test can open is not asked for one', async () => {
@@ -269,16 +268,16 @@ describe('the test bench', () => {
     expect(await page.locator('input[name="grade"]:checked').count()).toBe(0);
   });
   test('a strong reading closes the water; the plan obeys at once', async () => {
-    await post('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '2' });
+    await sendForm('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '2' });
     await open(page, '/test/juna-tee-berry');
     await page.getByText('No water at home until', { exact: false }).waitFor();
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     const plan = (await (await page.request.get(`${address}/plan.json`)).json()) as {
       garments: { id: string; outcome: string }[];
     };
     expect(plan.garments.find((g) => g.id === 'juna-tee-berry')!.outcome).toBe('professional');
-    const bad = await post('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '7' });
-    expect(bad.status()).toBe(422);
+    const bad = await sendForm('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '7' });
+    expect(bad.status).toBe(422);
     expect(await bad.text()).toContain('Grade: choose the step');
   });
   test('dry clean only: never for the tailored; for silk under “test first” the risk in own words, then the test, then a cold bath by itself', async () => {
@@ -292,14 +291,14 @@ describe('the test bench', () => {
       .fill('It may lose its lustre and shrink a little; I accept that.');
     await page.getByRole('button', { name: 'I accept the risk' }).click();
     await page.getByText('You took the risk', { exact: false }).waitFor();
-    await post('/basket', { add: 'tovi-silk' });
+    await sendForm('/basket', { add: 'tovi-silk' });
     const rules = await page.request.get(`${address}/household`);
     expect(rules.ok()).toBe(true);
     await open(page, '/household');
     await page.getByText('Test first, then decide', { exact: true }).click();
     await page.getByRole('button', { name: 'Store the rules' }).click();
     await page.getByText('The next sorting follows these rules.', { exact: false }).waitFor();
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     const outcome = async () =>
       (
         (await (await page.request.get(`${address}/plan.json`)).json()) as {
@@ -310,8 +309,8 @@ describe('the test bench', () => {
     await open(page, '/sort');
     expect(await page.getByRole('link', { name: 'To its test' }).count()).toBeGreaterThan(0);
     for (let k = 0; k < 2; k++)
-      await post('/test/tovi-silk', { intent: 'test', kind: 'spot', agent: 'water', grade: '5' });
-    await post('/sort', { intent: 'sort' });
+      await sendForm('/test/tovi-silk', { intent: 'test', kind: 'spot', agent: 'water', grade: '5' });
+    await sendForm('/sort', { intent: 'sort' });
     expect(['wash', 'wait']).toContain(await outcome());
     await open(page, '/pieces/tovi-silk');
     expect(await page.getByText('Risk accepted', { exact: false }).count()).toBe(1);
@@ -320,7 +319,7 @@ describe('the test bench', () => {
 
 describe('preparing a load', () => {
   test('what is seen is noted with its piece; what asks to be mended stands first until it is', async () => {
-    await post('/sort', { intent: 'sort' });
+    await sendForm('/sort', { intent: 'sort' });
     await open(page, '/wash');
     await page.locator('a[href^="/loads/"]').first().click();
     await page.getByRole('heading', { name: 'First, in this order' }).waitFor();

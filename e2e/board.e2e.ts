@@ -11,6 +11,7 @@ import {
   open,
   overflowsX,
   phone,
+  sendForm,
   startServer,
   stopServer,
   watch,
@@ -25,7 +26,7 @@ let visit: Visit | undefined;
 beforeAll(async () => {
   visit = await beginVisit();
   ({ browser, page, troubles } = visit);
-  await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: address } });
+  await sendForm('/sort', { intent: 'sort' });
 });
 afterAll(() => endVisit(visit));
 
@@ -129,26 +130,21 @@ describe('the board', () => {
     await page.getByText('Your way:', { exact: false }).waitFor({ state: 'detached' });
   });
   test('what is unsafe is refused with its reason', async () => {
-    const answer = await page.request.post(`${address}/sort`, {
-      form: { intent: 'move', piece: 'ren-shell', target: 'load:0' },
-      headers: { origin: address },
-    });
-    expect(answer.status()).toBe(404); // not in this plan
-    await page.request.post(`${address}/basket`, { form: { add: 'ren-overall' }, headers: { origin: address } });
-    await page.request.post(`${address}/basket/ren-overall`, {
-      form: { intent: 'keep', soil: 'hazardous', activity: 'normal' },
-      headers: { origin: address },
-    });
-    await page.request.post(`${address}/sort`, { form: { intent: 'sort' }, headers: { origin: address } });
+    const answer = await sendForm('/sort', { intent: 'move', piece: 'ren-shell', target: 'load:0' });
+    expect(answer.status).toBe(404); // not in this plan
+    await sendForm('/basket', { add: 'ren-overall' });
+    await sendForm('/basket/ren-overall', { intent: 'keep', soil: 'hazardous', activity: 'normal' });
+    await sendForm('/sort', { intent: 'sort' });
     await open(page, '/sort');
     await page.getByRole('link', { name: 'Move Workshop overall' }).click();
     await page.getByText('carries fuel, oil or solvent', { exact: false }).first().waitFor();
     expect(await page.getByRole('button', { name: 'Move Workshop overall: Coloured clothes, 30' }).count()).toBe(0);
-    const forced = await page.request.post(`${address}/sort`, {
-      form: { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' },
-      headers: { origin: address },
-    });
-    expect(forced.status()).toBe(409);
+    const forced = await sendForm(
+      '/sort',
+      { intent: 'move', piece: 'ren-overall', target: 'load:1', confirmed: 'yes' },
+      '/sort?piece=ren-overall',
+    );
+    expect(forced.status).toBe(409);
     expect(await forced.text()).toContain('cannot go there');
   });
   test('on a phone: by tap, without sideways scrolling, no axe violations', async () => {

@@ -10,6 +10,7 @@ import {
   open,
   overflowsX,
   phone,
+  sendForm,
   startServer,
   stopServer,
   watch,
@@ -211,11 +212,8 @@ describe('bad input names the field and keeps what was typed', () => {
     }));
   test('the basket form', () =>
     inContext({}, async (page) => {
-      const bad = await page.request.post(`${address}/basket/baker-jacket`, {
-        form: { intent: 'keep', soil: 'filthy', activity: 'normal' },
-        headers: { origin: address },
-      });
-      expect(bad.status()).toBe(422);
+      const bad = await sendForm('/basket/baker-jacket', { intent: 'keep', soil: 'filthy', activity: 'normal' });
+      expect(bad.status).toBe(422);
       expect(await bad.text()).toContain('Soil: choose one of the shown.');
       await open(page, '/basket/baker-jacket/stain?kind=coffee');
       await page.getByLabel('Across (cm)').fill('-3');
@@ -286,12 +284,8 @@ describe('bad input names the field and keeps what was typed', () => {
       await open(page, ticket);
       await page.getByRole('button', { name: 'Start the load' }).click();
       await page.getByRole('timer').waitFor();
-      const bad = await page.request.post(`${address}${ticket}`, {
-        form: { intent: 'finish', catcher: 'purple' },
-        headers: { origin: address },
-        maxRedirects: 0,
-      });
-      expect(bad.status()).toBe(422);
+      const bad = await sendForm(ticket, { intent: 'finish', catcher: 'purple' });
+      expect(bad.status).toBe(422);
       expect(await bad.text()).not.toMatch(/at \w+ \(/);
     }));
   test('posts from another site, oversized and nonsense posts are refused in words', () =>
@@ -301,11 +295,8 @@ describe('bad input names the field and keeps what was typed', () => {
         headers: { origin: 'http://elsewhere.example' },
       });
       expect(foreign.status()).toBe(403);
-      const nonsense = await page.request.post(`${address}/loads/not-a-load`, {
-        form: { intent: 'start' },
-        headers: { origin: address },
-      });
-      expect(nonsense.status()).toBe(404);
+      const nonsense = await sendForm('/loads/not-a-load', { intent: 'start' });
+      expect(nonsense.status).toBe(404);
       const large = await page.request.post(`${address}/pieces/new`, {
         form: { name: 'x'.repeat(300_000) },
         headers: { origin: address },

@@ -2,6 +2,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
 import axe from 'axe-core';
+import { sendForm as sendFormTo } from '../scripts/lib/send-form.mjs';
 import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core';
 
 interface Scripts {
@@ -26,6 +27,13 @@ export async function freshHousehold(): Promise<void> {
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error('the demo did not load')))),
   );
 }
+
+/** Send a form as its page would, with the key and the versions the page carries; redirects are not followed. */
+export const sendForm = (
+  to: string,
+  fields: Record<string, string | readonly string[]>,
+  from?: string,
+): Promise<Response> => sendFormTo(address, to, fields, from);
 
 /** A basket of made-up pieces instead of the demo's. */
 export async function fillBasket(size: number): Promise<void> {
@@ -52,7 +60,7 @@ export async function startServer(more: Record<string, string> = {}): Promise<vo
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   for (let i = 0; i < 150; i++) {
-    if ((await fetch(`${address}/healthz`).catch(() => null))?.ok) return;
+    if ((await fetch(`${address}/readyz`).catch(() => null))?.ok) return;
     await new Promise((r) => setTimeout(r, 100));
   }
   throw new Error('the server did not come up');

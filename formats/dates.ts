@@ -1,13 +1,5 @@
 /** Days and moments of a household, in its own time zone. */
-import {
-  CalendarDate,
-  fromDate,
-  parseDate,
-  Time,
-  toCalendarDate,
-  toCalendarDateTime,
-  toZoned,
-} from '@internationalized/date';
+import { fromDate, parseDate, Time, toCalendarDate, toCalendarDateTime, toZoned } from '@internationalized/date';
 
 /** A thing needed on a day is needed by the evening of that day. */
 const eveningTime = new Time(18);
@@ -24,11 +16,11 @@ export const eveningOf = (day: string, timeZone: string): string =>
     .toDate()
     .toISOString();
 
-/** Whether a text names a real day, `YYYY-MM-DD`. */
+/** Whether a text names a real day of this century or the next, `YYYY-MM-DD`. */
 export function isDay(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  if (!/^2[01]\d{2}-\d{2}-\d{2}$/.test(text)) return false;
   try {
-    return parseDate(text) instanceof CalendarDate;
+    return parseDate(text).toString() === text; // a 30th of February would be moved, not refused
   } catch {
     return false;
   }

@@ -1,5 +1,6 @@
 // `npm run screenshots`: one current picture of each main view, from a fresh demo household, into docs/screenshots/.
 import path from 'node:path';
+import { sendForm } from './lib/send-form.mjs';
 import { mkdirSync } from 'node:fs';
 import { startPostgres } from './lib/postgres.mjs';
 import {
@@ -67,7 +68,7 @@ try {
   await page.getByRole('heading', { name: /^White tub/ }).scrollIntoViewIfNeeded();
   await page.evaluate(() => window.scrollBy(0, 520));
   await shot('soak');
-  await page.request.post(`${server.address}/sort`, { form: { intent: 'sort' }, headers: { origin: server.address } });
+  await sendForm(server.address, '/sort', { intent: 'sort' });
   await open('/sort');
   await shot('sort');
   await shot('sort-dark', 'laptop', 'dark');
@@ -91,14 +92,11 @@ try {
   await shot('treat-phone', 'phone');
   await open(`${ticket}/what-if?temperatureC=60&tumble=normal`);
   await shot('what-if');
-  await page.request.post(server.address + ticket, { form: { intent: 'start' }, headers: { origin: server.address } });
+  await sendForm(server.address, ticket, { intent: 'start' });
   await open('/wash');
   await shot('running-phone', 'phone');
   await open(ticket);
-  await page.request.post(server.address + ticket, {
-    form: { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' },
-    headers: { origin: server.address },
-  });
+  await sendForm(server.address, ticket, { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' });
   await open('/log');
   await shot('log');
   await open('/pieces/tovi-merino');

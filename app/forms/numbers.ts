@@ -1,11 +1,15 @@
 import * as v from 'valibot';
 
+/** A number as people write it: "2,5", "2.5", "-3"; nothing else is one, no blank, no "0x20", no "1e3". */
+const decimal = (text: string): number =>
+  /^[+-]?(\d{1,9}([.,]\d{0,9})?|[.,]\d{1,9})$/.test(text.trim()) ? Number(text.trim().replace(',', '.')) : Number.NaN;
+
 /** A typed number in a form: empty = not stated; "2,5" and "2.5" both count; errors name the field. */
 export const typedNumber = (label: string, low: number, high: number, unit = '') =>
   v.optional(
     v.pipe(
       v.string(),
-      v.transform((s) => Number(s.trim().replace(',', '.'))),
+      v.transform(decimal),
       v.check((n: number) => Number.isFinite(n), `${label}: give a number.`),
       v.check(
         (n: number) => !Number.isFinite(n) || (n >= low && n <= high),
@@ -17,7 +21,7 @@ export const typedNumber = (label: string, low: number, high: number, unit = '')
 export const neededNumber = (label: string, low: number, high: number, unit = '') =>
   v.pipe(
     v.string(`${label}: give a number.`),
-    v.transform((s) => Number(s.trim().replace(',', '.'))),
+    v.transform(decimal),
     v.check((n: number) => Number.isFinite(n), `${label}: give a number.`),
     v.check(
       (n: number) => !Number.isFinite(n) || (n >= low && n <= high),
@@ -32,7 +36,7 @@ export const numberList = (label: string, low: number, high: number) =>
       s
         .split(/[,;\s]+/)
         .filter(Boolean)
-        .map(Number),
+        .map(decimal),
     ),
     v.check(
       (list: number[]) => list.length > 0 && list.every((n) => Number.isFinite(n)),

@@ -1,12 +1,12 @@
-import { data, Form, Link, redirect } from 'react-router';
-import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
+import { data, Link, redirect } from 'react-router';
+import { basketState, putInBasket, takeFromBasket, emptyState } from '@data/basket.ts';
 import { findPiece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { stains } from '@core/stain/stains.ts';
 import type { Route } from './+types/basket-piece';
 import { basketStateSchema, toBasketState } from './basket-state-form.ts';
-import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { errorOf, readForm, typedValue, seenOf } from '../forms/read.ts';
+import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { styled } from 'styled-components';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, TextField } from '../ui/fields.tsx';
@@ -14,6 +14,10 @@ import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { basketView } from './basket-view.server.ts';
+import { PostForm } from '../ui/post-form.tsx';
+import { overtaken, versionOf } from '../forms/seen.server.ts';
+import { dayOf } from '@formats/dates.ts';
+import { type BasketState } from '@data/schema.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.piece.name ?? 'Piece'} · Neat Fold` },
@@ -24,9 +28,11 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     const view = await basketView(scope, { q: '', show: 'all', owner: '' });
     const piece = view.pieces.find((p) => p.id === params.pieceId);
     if (!piece) throw notFound('That piece is not in the basket.');
+    const timeZone = (await readHousehold(scope.tx))?.timeZone ?? 'UTC';
     return {
       piece,
       today: view.today,
+      seen: versionOf(shownState(piece.state, timeZone)),
       marks: piece.state.stains.map((s) => ({
         id: s.id,
         text: `${stains[s.kind].name}${s.place ? `, ${s.place}` : ''}${s.sizeCm ? `, ${s.sizeCm} cm` : ''}`,
@@ -34,9 +40,18 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     };
   });
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async ({ tx, householdId }) => {
+/** The state of a piece as the form shows it. */
+const shownState = (state: BasketState, timeZone: string) => ({
+  soil: state.soil,
+  activity: state.activity,
+  odour: state.odour ? 'on' : '',
+  hygiene: state.hygiene ? 'on' : '',
+  neededBy: state.neededBy ? dayOf(new Date(state.neededBy), timeZone) : '',
+});
+
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async ({ tx, householdId }, form) => {
+    const { params } = args;
     if (!(await findPiece(tx, params.pieceId))) throw notFound('That piece is not in the wardrobe.');
     if (field(form, 'intent') === 'out') {
       await takeFromBasket(tx, [params.pieceId]);
@@ -54,15 +69,13 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     }
     const read = readForm(form, basketStateSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
-    await putInBasket(
-      tx,
-      householdId,
-      params.pieceId,
-      toBasketState(read.value, await basketState(tx, params.pieceId), (await readHousehold(tx))?.timeZone ?? 'UTC'),
-    );
+    const before = await basketState(tx, params.pieceId);
+    const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
+    const late = overtaken(form, shownState(before ?? emptyState, timeZone));
+    if (late) return conflict(late);
+    await putInBasket(tx, householdId, params.pieceId, toBasketState(read.value, before, timeZone));
     return redirect('/basket');
   });
-}
 
 const Marks = styled(Rows)`
   li {
@@ -74,7 +87,7 @@ const Marks = styled(Rows)`
   }
 `;
 
-export default function BasketPiece({ loaderData: { piece, today, marks }, actionData }: Route.ComponentProps) {
+export default function BasketPiece({ loaderData: { piece, today, marks, seen }, actionData }: Route.ComponentProps) {
   const reply = actionData && 'status' in actionData ? actionData : null;
   const start = { soil: piece.state.soil, activity: piece.state.activity, neededBy: piece.neededByDate };
   const value = (name: keyof typeof start): string => (reply ? String(typedValue(reply, name) ?? '') : start[name]);
@@ -88,13 +101,13 @@ export default function BasketPiece({ loaderData: { piece, today, marks }, actio
           </p>
         </div>
       </PageHead>
-      <FormStack method="post">
+      <FormStack seen={seenOf(reply, seen)}>
         <div style={{ maxWidth: '22rem' }}>
           <Fold cloth={piece.cloth} name={piece.name} height={44} />
         </div>
         {reply && (
           <Notice severity="caution" title="Not stored yet" live>
-            Look at the marked fields.
+            {errorOf(reply, '') ?? 'Look at the marked fields.'}
           </Notice>
         )}
         <ChoiceField
@@ -156,7 +169,7 @@ export default function BasketPiece({ loaderData: { piece, today, marks }, actio
       </FormStack>
       <Section>
         <h2>Marks</h2>
-        <Form method="post">
+        <PostForm>
           <Marks>
             {marks.map((m) => (
               <li key={m.id}>
@@ -167,7 +180,7 @@ export default function BasketPiece({ loaderData: { piece, today, marks }, actio
               </li>
             ))}
           </Marks>
-        </Form>
+        </PostForm>
         {marks.length === 0 && <Quiet>No stain is marked.</Quiet>}
         <Actions>
           <LinkButton $quiet href={`/basket/${piece.id}/stain`}>

@@ -1,17 +1,18 @@
 import { Form, Link, redirect, useSubmit } from 'react-router';
 import { styled } from 'styled-components';
-import { emptyState, putInBasket, takeFromBasket } from '@data/basket.ts';
+import { takeFromBasket, joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { findPiece } from '@data/garments.ts';
 import type { Route } from './+types/basket';
 import { media } from '../theme/tokens.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { field, notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { SelectField, TextField } from '../ui/fields.tsx';
 import { Fold, Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Section, VisuallyHidden } from '../ui/page.tsx';
 import { basketView, type BasketFilter } from './basket-view.server.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Basket · Neat Fold' }];
 
@@ -27,28 +28,27 @@ function filterOf(request: Request): BasketFilter {
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, (scope) => basketView(scope, filterOf(request)));
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const back = redirect(`/basket${new URL(request.url).search}`);
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, householdId, now } = scope;
+    const back = redirect(`/basket${new URL(args.request.url).search}`);
     const add = field(form, 'add');
     const remove = field(form, 'remove');
     if (add) {
       if (!(await findPiece(tx, add))) throw notFound('That piece is not in the wardrobe.');
-      await putInBasket(tx, householdId, add, emptyState);
+      await joinBasket(tx, householdId, add);
     }
     const worn = field(form, 'worn');
     const cared = field(form, 'cared');
     if (worn || cared) {
       if (!(await findPiece(tx, worn || cared))) throw notFound('That piece is not in the wardrobe.');
-      await appendEvents(tx, householdId, [
+      await appendEvents(scope, [
         worn ? { garmentId: worn, kind: 'worn', at: now } : { garmentId: cared, kind: 'aired', at: now },
       ]);
     }
     if (remove) await takeFromBasket(tx, [remove]);
     return back;
   });
-}
 
 const Columns = styled.div`
   display: grid;
@@ -191,11 +191,11 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
           Save as a document
         </LinkButton>
         {v.pieces.length > 0 && (
-          <Form method="post" action="/sort">
+          <PostForm action="/sort">
             <Button type="submit" name="intent" value="sort">
               Sort {v.pieces.length} {v.pieces.length === 1 ? 'piece' : 'pieces'}
             </Button>
-          </Form>
+          </PostForm>
         )}
       </PageHead>
       <Quick method="get" action="/pieces/new">
@@ -214,7 +214,7 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
           {v.pieces.length === 0 ? (
             <Notice title="An empty shelf">Choose pieces from the wardrobe; the due ones stand first.</Notice>
           ) : (
-            <Form method="post" action={action}>
+            <PostForm action={action}>
               <Pile>
                 {v.pieces.map((p) => (
                   <li key={p.id}>
@@ -233,7 +233,7 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
                   </li>
                 ))}
               </Pile>
-            </Form>
+            </PostForm>
           )}
         </section>
         <section aria-labelledby="wardrobe">
@@ -275,7 +275,7 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
           {v.wardrobe.length === 0 ? (
             <Notice title="Nothing matches">Change the search, or add the piece above.</Notice>
           ) : (
-            <Form method="post" action={action} preventScrollReset>
+            <PostForm action={action} preventScrollReset>
               <Wardrobe>
                 {v.wardrobe.map((p) => (
                   <li key={p.id}>
@@ -314,7 +314,7 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
                   </li>
                 ))}
               </Wardrobe>
-            </Form>
+            </PostForm>
           )}
           {v.rotations.length > 0 && (
             <Section>

@@ -15,27 +15,33 @@ import { hardnessUnits, convertHardness } from '@core/units/hardness.ts';
 import type { ProductDocument, ProgrammeDocument } from '@data/household.ts';
 import { neededNumber, neededText, numberList, typedNumber } from '../forms/numbers.ts';
 
-export const generalSchema = v.object({
-  name: neededText('Name'),
-  hardness: neededNumber('Water hardness', 0, 1000),
-  hardnessUnit: v.picklist(hardnessUnits, 'Unit: choose one of the shown.'),
-  coldC: neededNumber('Cold tap', 1, 35, '°C'),
-  hotC: neededNumber('Hot tap', 5, 95, '°C'),
-  electricityPerKwh: neededNumber('Electricity', 0, 10),
-  waterPerM3: neededNumber('Water', 0, 100),
-  daysToNextWash: neededNumber('Days to the next wash', 0, 60, 'days'),
-  poisonCentre: v.optional(
-    v.pipe(v.string(), v.trim(), v.regex(/^[0-9+() /-]{3,30}$/, 'Poison centre: give a telephone number.')),
+export const generalSchema = v.pipe(
+  v.object({
+    name: neededText('Name'),
+    hardness: neededNumber('Water hardness', 0, 1000),
+    hardnessUnit: v.picklist(hardnessUnits, 'Unit: choose one of the shown.'),
+    coldC: neededNumber('Cold tap', 1, 35, '°C'),
+    hotC: neededNumber('Hot tap', 5, 95, '°C'),
+    electricityPerKwh: neededNumber('Electricity', 0, 10),
+    waterPerM3: neededNumber('Water', 0, 100),
+    daysToNextWash: neededNumber('Days to the next wash', 0, 60, 'days'),
+    poisonCentre: v.optional(
+      v.pipe(v.string(), v.trim(), v.regex(/^[0-9+() /-]{3,30}$/, 'Poison centre: give a telephone number.')),
+    ),
+    children: v.pipe(
+      v.optional(v.picklist(['yes', 'no'], 'Children: choose one of the shown.'), 'no'),
+      v.transform((x) => x === 'yes'),
+    ),
+    nets: neededNumber('Washing nets', 0, 50),
+    netsWithoutMetal: neededNumber('Nets without metal', 0, 50),
+    roomC: neededNumber('Room', -20, 45, '°C'),
+    humidity: neededNumber('Humidity', 5, 95, '%'),
+  }),
+  v.forward(
+    v.partialCheck([['coldC'], ['hotC']], (f) => f.coldC < f.hotC, 'Cold tap: colder than the hot one.'),
+    ['coldC'],
   ),
-  children: v.pipe(
-    v.optional(v.picklist(['yes', 'no'], 'Children: choose one of the shown.'), 'no'),
-    v.transform((x) => x === 'yes'),
-  ),
-  nets: neededNumber('Washing nets', 0, 50),
-  netsWithoutMetal: neededNumber('Nets without metal', 0, 50),
-  roomC: neededNumber('Room', -20, 45, '°C'),
-  humidity: neededNumber('Humidity', 5, 95, '%'),
-});
+);
 export type GeneralForm = v.InferOutput<typeof generalSchema>;
 /** mmol/l; null when the value is out of the range 0–10 after conversion. */
 export function hardnessOf(f: GeneralForm): number | null {

@@ -2,22 +2,45 @@ import { data, Link, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { weightPresets } from '@core/cost/weights.ts';
 import { ruleWords } from '@core/model/rule-words.ts';
-import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
+import { houseRules, type HouseRuleKey, type Household } from '@core/model/household.ts';
 import { hardnessClass } from '@core/units/hardness.ts';
 import { householdOf } from '@formats/hamper.ts';
-import { readHousehold, saveGeneral } from '@data/household.ts';
+import { readHousehold, saveGeneral, type HouseholdView } from '@data/household.ts';
 import type { Route } from './+types/household';
 import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from './household-form.ts';
-import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
+import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
 import { productClassText } from './product-words.ts';
+import { overtaken, versionOf } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Household · Neat Fold' }];
+
+/** The household as its three forms show it. */
+const shownGeneral = (view: HouseholdView, h: Household) => ({
+  name: view.name,
+  hardness: String(h.water.hardnessMmolPerL),
+  hardnessUnit: 'mmol',
+  coldC: String(h.water.coldC),
+  hotC: String(h.water.hotC),
+  electricityPerKwh: String(h.tariff.electricityPerKwh),
+  waterPerM3: String(h.tariff.waterPerM3),
+  daysToNextWash: String(h.daysToNextWash),
+  roomC: String(h.room.temperatureC),
+  humidity: String(Math.round(h.room.relativeHumidity * 100)),
+  poisonCentre: view.poisonCentre ?? '',
+  children: view.children ? 'yes' : 'no',
+  nets: String(view.nets.all),
+  netsWithoutMetal: String(view.nets.withoutMetal),
+});
+const shownRules = (h: Household): Record<string, string> =>
+  Object.fromEntries((Object.keys(houseRules) as HouseRuleKey[]).map((key) => [key, h.rules[key]]));
+const shownWeights = (h: Household): Record<string, string> =>
+  Object.fromEntries(weightFields.map((f) => [f.key, h.rules.weights[f.key]?.toString() ?? '']));
 
 export const loader = ({ context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
@@ -25,21 +48,11 @@ export const loader = ({ context }: Route.LoaderArgs) =>
     if (!view) throw notFound('There is no household yet.');
     const h = householdOf(view.document);
     return {
-      start: {
-        name: view.name,
-        hardness: String(h.water.hardnessMmolPerL),
-        hardnessUnit: 'mmol',
-        coldC: String(h.water.coldC),
-        hotC: String(h.water.hotC),
-        electricityPerKwh: String(h.tariff.electricityPerKwh),
-        waterPerM3: String(h.tariff.waterPerM3),
-        daysToNextWash: String(h.daysToNextWash),
-        roomC: String(h.room.temperatureC),
-        humidity: String(Math.round(h.room.relativeHumidity * 100)),
-        poisonCentre: view.poisonCentre ?? '',
-        children: view.children ? 'yes' : 'no',
-        nets: String(view.nets.all),
-        netsWithoutMetal: String(view.nets.withoutMetal),
+      start: shownGeneral(view, h),
+      seen: {
+        general: versionOf(shownGeneral(view, h)),
+        rules: versionOf(shownRules(h)),
+        weights: versionOf(shownWeights(h)),
       },
       currency: h.tariff.currency,
       waterClass: hardnessClass(h.water.hardnessMmolPerL),
@@ -81,21 +94,25 @@ export const loader = ({ context }: Route.LoaderArgs) =>
     };
   });
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const intent = field(form, 'intent');
-  return withHousehold(context, async ({ tx }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async ({ tx }, form) => {
+    const intent = field(form, 'intent');
     const view = await readHousehold(tx);
     if (!view) throw notFound('There is no household yet.');
+    const h = householdOf(view.document);
     if (intent === 'rules') {
       const read = readForm(form, rulesSchema);
       if (!read.ok) return data({ part: 'rules' as const, reply: read.reply }, { status: 422 });
+      const late = overtaken(form, shownRules(h));
+      if (late) return conflict({ part: 'rules' as const, reply: late });
       await saveGeneral(tx, { rules: { ...view.document.rules, ...read.value } });
       return redirect('/household?stored=rules#rules');
     }
     if (intent === 'weights') {
       const read = readForm(form, weightsSchema);
       if (!read.ok) return data({ part: 'weights' as const, reply: read.reply }, { status: 422 });
+      const late = overtaken(form, shownWeights(h));
+      if (late) return conflict({ part: 'weights' as const, reply: late });
       await saveGeneral(tx, { rules: { ...view.document.rules, weights: givenWeights(read.value) } });
       return redirect('/household?stored=weights#weights');
     }
@@ -107,14 +124,14 @@ export async function action({ request, context }: Route.ActionArgs) {
       return data(
         {
           part: 'general' as const,
-          reply: {
-            status: 'error' as const,
-            initialValue: Object.fromEntries([...form].map(([k, x]) => [k, typeof x === 'string' ? x : ''])),
-            error: { hardness: ['Water hardness: more than 10 mmol/l is not drinking water; check the unit.'] },
-          },
+          reply: replyOf(form, {
+            hardness: ['Water hardness: more than 10 mmol/l is not drinking water; check the unit.'],
+          }),
         },
         { status: 422 },
       );
+    const late = overtaken(form, shownGeneral(view, h));
+    if (late) return conflict({ part: 'general' as const, reply: late });
     await saveGeneral(tx, {
       name: f.name,
       daysToNextWash: f.daysToNextWash,
@@ -128,7 +145,6 @@ export async function action({ request, context }: Route.ActionArgs) {
     });
     return redirect('/household?stored=general');
   });
-}
 
 const Rules = styled.div`
   display: grid;
@@ -181,6 +197,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
     defaultValue: value(name),
     error: errorOf(reply, name),
   });
+  const ruleReply = actionData?.part === 'rules' ? actionData.reply : null;
   return (
     <>
       <PageHead>
@@ -189,7 +206,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           <p>Machine, water and cupboard decide what can be done; your rules decide between schools.</p>
         </div>
       </PageHead>
-      <FormStack method="post" key={JSON.stringify(v.start)}>
+      <FormStack key={JSON.stringify(v.start)} seen={seenOf(reply, v.seen.general)}>
         {stored === 'general' && !reply && (
           <Notice live title="Stored">
             The next sorting uses it.
@@ -297,21 +314,26 @@ export default function Household({ loaderData: v, actionData }: Route.Component
       </Two>
       <Section id="rules">
         <h2>House rules</h2>
-        <FormStack method="post" key={v.rules.map((r) => r.value).join()}>
+        <FormStack key={v.rules.map((r) => r.value).join()} seen={seenOf(ruleReply, v.seen.rules)}>
           {stored === 'rules' && (
             <Notice live title="Stored">
               The next sorting follows these rules.
             </Notice>
           )}
-          {actionData?.part === 'rules' && (
+          {ruleReply && (
             <Notice severity="caution" title="Not stored" live>
-              Choose one of the shown schools for each rule.
+              {errorOf(ruleReply, '') ?? 'Choose one of the shown schools for each rule.'}
             </Notice>
           )}
           <Rules>
             {v.rules.map((r) => (
               <div key={r.key}>
-                <ChoiceField name={r.key} label={r.question} defaultValue={r.value} options={r.options} />
+                <ChoiceField
+                  name={r.key}
+                  label={r.question}
+                  defaultValue={[typedValue(ruleReply, r.key) ?? r.value].flat()[0] ?? r.value}
+                  options={r.options}
+                />
                 <Quiet>{r.reason}</Quiet>
               </div>
             ))}
@@ -331,7 +353,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
             {v.rules.find((r) => r.key === 'priority')?.value}).
           </Quiet>
         </p>
-        <FormStack method="post" key={JSON.stringify(v.weights)}>
+        <FormStack key={JSON.stringify(v.weights)} seen={seenOf(weightReply, v.seen.weights)}>
           {stored === 'weights' && !weightReply && (
             <Notice live title="Stored">
               The next sorting weighs with these numbers.

@@ -2,17 +2,18 @@ import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { doseUnits, productForms } from '@core/model/household.ts';
-import { readHousehold, removeProduct, saveProduct } from '@data/household.ts';
+import { readHousehold, removeProduct, saveProduct, type ProductDocument } from '@data/household.ts';
 import type { Route } from './+types/product';
 import { productClasses, productSchema, toProduct } from './household-form.ts';
-import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { field, formOf, notFound, withHousehold, type Scope } from '../server/request.server.ts';
+import { errorOf, readForm, typedValue, seenOf } from '../forms/read.ts';
+import { field, notFound, withHousehold, type Scope, onSubmit, conflict } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
 import { productClassText } from './product-words.ts';
+import { overtaken, versionOf } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? 'Product'} · Neat Fold` },
@@ -26,40 +27,46 @@ async function find({ tx }: Scope, id: string) {
   return product;
 }
 
+/** A product as its form shows it; null = a new one. */
+const shownProduct = (p: ProductDocument | null): Record<string, string> => ({
+  name: p?.name ?? '',
+  class: p?.class ?? 'colour',
+  form: p?.form ?? 'liquid',
+  unit: p?.dose?.unit ?? 'ml',
+  remaining: p?.remaining?.toString() ?? '',
+  pricePerUnit: p?.pricePerUnit?.toString() ?? '',
+  perLoadKg: p?.dose?.perLoadKg?.toString() ?? '4.5',
+  handPerLitre: p?.dose?.handPerLitre?.toString() ?? '',
+  ...Object.fromEntries(
+    rows.flatMap((h) => columns.map((s) => [`${h}-${s}`, p?.dose?.table?.[h][s].toString() ?? ''])),
+  ),
+});
+
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
     const p = await find(scope, params.productId);
-    const table = p?.dose?.table;
     return {
       title: p?.name ?? 'New product',
       isNew: p === null,
       classes: productClasses.map((c) => [c, productClassText(c)] as const),
       forms: productForms.map((f) => [f, f] as const),
       units: doseUnits.map((u) => [u, u] as const),
-      start: {
-        name: p?.name ?? '',
-        class: p?.class ?? 'colour',
-        form: p?.form ?? 'liquid',
-        unit: p?.dose?.unit ?? 'ml',
-        remaining: p?.remaining?.toString() ?? '',
-        pricePerUnit: p?.pricePerUnit?.toString() ?? '',
-        perLoadKg: p?.dose?.perLoadKg?.toString() ?? '4.5',
-        handPerLitre: p?.dose?.handPerLitre?.toString() ?? '',
-        ...Object.fromEntries(rows.flatMap((h) => columns.map((s) => [`${h}-${s}`, table?.[h][s].toString() ?? '']))),
-      },
+      start: shownProduct(p),
+      seen: versionOf(shownProduct(p)),
     };
   });
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async (scope) => {
-    const product = await find(scope, params.productId);
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const product = await find(scope, args.params.productId);
     if (field(form, 'intent') === 'remove' && product) {
       await removeProduct(scope.tx, product.id);
       return redirect('/household');
     }
     const read = readForm(form, productSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
+    const late = overtaken(form, shownProduct(product));
+    if (late) return conflict(late);
     await saveProduct(
       scope.tx,
       scope.householdId,
@@ -67,7 +74,6 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     );
     return redirect('/household');
   });
-}
 
 const Table = styled.div`
   display: grid;
@@ -94,7 +100,7 @@ export default function Product({ loaderData: v, actionData }: Route.ComponentPr
   const bind = (name: string, label: string) => ({
     name,
     label,
-    defaultValue: String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? ''),
+    defaultValue: String((reply ? typedValue(reply, name) : v.start[name]) ?? ''),
     error: errorOf(reply, name),
   });
   return (
@@ -105,7 +111,7 @@ export default function Product({ loaderData: v, actionData }: Route.ComponentPr
           <p>Copy the dose table from the pack; it beats every estimate.</p>
         </div>
       </PageHead>
-      <FormStack method="post">
+      <FormStack seen={seenOf(reply, v.seen)}>
         {reply && (
           <Notice severity="caution" title="Not stored yet" live>
             {Object.values(reply.error ?? {})

@@ -1,16 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
 import { programmeFamilies } from '@core/model/household.ts';
-import { readHousehold, removeProgramme, saveProgramme } from '@data/household.ts';
+import { readHousehold, removeProgramme, saveProgramme, type ProgrammeDocument } from '@data/household.ts';
 import type { Route } from './+types/programme';
 import { programmeSchema, toProgramme } from './household-form.ts';
-import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
+import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead } from '../ui/page.tsx';
 import type { Scope } from '../server/request.server.ts';
+import { overtaken, versionOf } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? 'Programme'} · Neat Fold` },
@@ -23,6 +24,20 @@ async function find({ tx }: Scope, washerId: string, programmeId: string) {
   return { washer, programme };
 }
 
+/** A programme as its form shows it; null = a new one. */
+const shownProgramme = (p: ProgrammeDocument | null): Record<string, string> => ({
+  name: p?.name ?? '',
+  family: p?.family ?? 'cotton',
+  action: p?.action ?? 'normal',
+  temperaturesC: p?.temperaturesC.join(', ') ?? '',
+  spinsRpm: p?.spinsRpm.join(', ') ?? '',
+  maxLoadKg: p?.maxLoadKg.toString() ?? '',
+  durationMin: p?.durationMin.toString() ?? '',
+  waterL: p?.waterL?.toString() ?? '',
+  kwh40: p?.energyKwhAt?.['40']?.toString() ?? '',
+  kwh60: p?.energyKwhAt?.['60']?.toString() ?? '',
+});
+
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
     const { washer, programme: p } = await find(scope, params.washerId, params.programmeId);
@@ -32,43 +47,37 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
       isNew: p === null,
       only: washer.programmes.length === 1,
       families: programmeFamilies.map((f) => [f, f.replace(/-/g, ' ')] as const),
-      start: {
-        name: p?.name ?? '',
-        family: p?.family ?? 'cotton',
-        action: p?.action ?? 'normal',
-        temperaturesC: p?.temperaturesC.join(', ') ?? '',
-        spinsRpm: p?.spinsRpm.join(', ') ?? '',
-        maxLoadKg: p?.maxLoadKg.toString() ?? '',
-        durationMin: p?.durationMin.toString() ?? '',
-        waterL: p?.waterL?.toString() ?? '',
-        kwh40: p?.energyKwhAt?.['40']?.toString() ?? '',
-        kwh60: p?.energyKwhAt?.['60']?.toString() ?? '',
-      },
+      start: shownProgramme(p),
+      seen: versionOf(shownProgramme(p)),
     };
   });
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async (scope) => {
-    const { washer, programme } = await find(scope, params.washerId, params.programmeId);
-    if (field(form, 'intent') === 'remove' && programme && washer.programmes.length > 1) {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { washer, programme } = await find(scope, args.params.washerId, args.params.programmeId);
+    if (field(form, 'intent') === 'remove' && programme) {
+      if (washer.programmes.length === 1)
+        return conflict(
+          replyOf(form, { '': ['This is the last programme of the machine; a machine has at least one.'] }),
+        );
       await removeProgramme(scope.tx, washer.id, programme.id);
       return redirect('/household');
     }
     const read = readForm(form, programmeSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
+    const late = overtaken(form, shownProgramme(programme));
+    if (late) return conflict(late);
     const id = programme?.id ?? `p-${randomUUID().slice(0, 8)}`;
     await saveProgramme(scope.tx, scope.householdId, washer.id, toProgramme(id, read.value, programme));
     return redirect('/household');
   });
-}
 
 export default function Programme({ loaderData: v, actionData }: Route.ComponentProps) {
   const reply = actionData ?? null;
   const bind = (name: string, label: string) => ({
     name,
     label,
-    defaultValue: String((reply ? typedValue(reply, name) : (v.start as Record<string, string>)[name]) ?? ''),
+    defaultValue: String((reply ? typedValue(reply, name) : v.start[name]) ?? ''),
     error: errorOf(reply, name),
   });
   return (
@@ -79,7 +88,7 @@ export default function Programme({ loaderData: v, actionData }: Route.Component
           <p>{v.washer}. The figures stand in the machine’s manual; what is missing is estimated.</p>
         </div>
       </PageHead>
-      <FormStack method="post">
+      <FormStack seen={seenOf(reply, v.seen)}>
         {reply && (
           <Notice severity="caution" title="Not stored yet" live>
             {Object.values(reply.error ?? {})

@@ -19,7 +19,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     const query = new URL(request.url).searchParams;
     if (!query.has('kind')) return { ...(await labelView(scope, null)), reply: null };
     const form = new FormData();
-    for (const [key, value] of query) form.append(key, value);
+    for (const [key, value] of query) if (!form.has(key)) form.append(key, value);
     const read = readForm(form, labelSchema);
     return read.ok
       ? { ...(await labelView(scope, read.value)), reply: null, typed: Object.fromEntries(query) }

@@ -1,13 +1,16 @@
-/** The web server around the router: headers, cross-site guard, health, compression. */
+/** The web server around the router: log, guards, headers, health, ready-made files, pages. */
 import { randomBytes } from 'node:crypto';
 import { createRequestHandler } from '@react-router/express';
 import compression from 'compression';
-import { sql } from 'drizzle-orm';
-import express from 'express';
+import express, { type RequestHandler } from 'express';
+import staticGzip from 'express-static-gzip';
 import { RouterContextProvider } from 'react-router';
-import { closeDatabase, database } from '@data/client.ts';
-import { nonceContext } from './context.ts';
+import { closeDatabase } from '@data/client.ts';
+import { logContext, nonceContext, readyContext } from './context.ts';
+import { knownMethods, notTooMany, ownHostOnly, ownPagesOnly, readableAddress } from './guards.server.ts';
+import { log, requestLog } from './log.server.ts';
 import { closePool } from './pool.server.ts';
+import { isReady } from './ready.server.ts';
 
 const production = process.env.NODE_ENV === 'production';
 export const app = express();
@@ -28,51 +31,84 @@ const policy = (nonce: string): string =>
     "frame-ancestors 'none'",
   ].join('; ');
 
-app.use((_request, response, next) => {
-  const nonce = randomBytes(16).toString('base64');
-  response.locals.nonce = nonce;
+const fixedHeaders: RequestHandler = (request, response, next) => {
+  response.setHeader('X-Request-Id', String(request.id));
   response.setHeader('X-Content-Type-Options', 'nosniff');
   response.setHeader('Referrer-Policy', 'same-origin');
   response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
   response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
   response.setHeader('Permissions-Policy', 'camera=(), geolocation=(), microphone=()');
-  response.setHeader('Content-Security-Policy', policy(nonce));
   next();
-});
+};
+/** Pages and documents are private: kept nowhere, and their scripts carry the page's nonce. */
+const pageHeaders: RequestHandler = (_request, response, next) => {
+  const nonce = randomBytes(16).toString('base64');
+  response.locals.nonce = nonce;
+  response.setHeader('Content-Security-Policy', policy(nonce));
+  response.setHeader('Cache-Control', 'no-store');
+  next();
+};
 
-/** A form may only be posted from our own pages. */
-app.use((request, response, next) => {
-  if (request.method === 'GET' || request.method === 'HEAD') return next();
-  const origin = request.headers.origin;
-  const site = request.headers['sec-fetch-site'];
-  const sameOrigin =
-    origin === undefined
-      ? site === undefined || site === 'same-origin' || site === 'none'
-      : URL.canParse(origin) && new URL(origin).host === request.headers.host;
-  if (sameOrigin && site !== 'cross-site') return next();
-  response.status(403).type('text/plain').send('This form was sent from another site and was refused.');
+app.use(requestLog, fixedHeaders, ownHostOnly, readableAddress);
+app.get('/healthz', (_request, response) => {
+  response.set('Cache-Control', 'no-store').json({ ok: true });
 });
-app.use(compression());
-
-app.get('/healthz', async (_request, response) => {
-  await database().execute(sql`select 1`);
-  response.json({ ok: true });
+app.get('/readyz', async (_request, response) => {
+  const ok = await isReady();
+  response
+    .set('Cache-Control', 'no-store')
+    .status(ok ? 200 : 503)
+    .json({ ok });
+});
+if (production) {
+  // Compressed when built; the browser takes the smallest it understands.
+  const files = (folder: string, serveStatic: object) =>
+    staticGzip(folder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { index: false, ...serveStatic },
+    });
+  app.use('/assets', files('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(files('build/client', { maxAge: '1h' }));
+}
+app.use(pageHeaders, knownMethods, ownPagesOnly, ...notTooMany, compression());
+app.use(async (_request, response, next) => {
+  response.locals.ready = await isReady();
+  next();
 });
 
 app.use(
   createRequestHandler({
     build: () => import('virtual:react-router/server-build'),
     mode: process.env.NODE_ENV,
-    getLoadContext: (_request, response) => {
+    getLoadContext: (request, response) => {
       const context = new RouterContextProvider();
       context.set(nonceContext, String(response.locals.nonce));
+      context.set(readyContext, response.locals.ready === true);
+      context.set(logContext, request.log);
       return context;
     },
   }),
 );
+/** The last word on a failure outside the pages: said in the log, not on the page. */
+const lastWord: express.ErrorRequestHandler = (error: unknown, request, response, next) => {
+  const status =
+    typeof error === 'object' && error !== null && 'status' in error && typeof error.status === 'number'
+      ? error.status
+      : 500;
+  if (status >= 500) request.log.error({ err: error }, 'a request failed');
+  if (response.headersSent) return next(error);
+  response
+    .status(status)
+    .type('text/plain')
+    .send(status === 404 ? 'There is nothing here.' : 'That did not work. Nothing you stored is lost.');
+};
+app.use(lastWord);
 
 /** Called by server.mjs when it is told to stop. */
 export const shutdown = async (): Promise<void> => {
   await closePool();
   await closeDatabase();
+  log.flush();
 };

@@ -8,6 +8,8 @@ import type { PlanDocument } from '@formats/plan.ts';
 import type { PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';
 
 export type Urgency = 'waited-for' | 'later';
+/** So many wait at most: each household sorts once at a time, and asks about one plan's rules at a time. */
+const longestQueue: Record<Urgency, number> = { 'waited-for': 32, later: 256 };
 const pools = new Map<Urgency, Piscina>();
 function threads(urgency: Urgency): Piscina {
   const known = pools.get(urgency);
@@ -18,6 +20,7 @@ function threads(urgency: Urgency): Piscina {
         filename: path.resolve('build/server/plan.worker.js'),
         minThreads: later ? 0 : 1,
         maxThreads: later ? 1 : 2,
+        maxQueue: longestQueue[urgency],
         idleTimeout: 60_000,
         niceIncrement: later ? 10 : 0,
       })
@@ -46,7 +49,13 @@ export async function planInPool(
   channel?.port1.on('message', (p: Progress) => onProgress?.(p));
   try {
     const task: PlanTask = { hamper, ...(channel ? { watch: channel.port2 } : {}) };
-    const answer = (await threads(urgency).run(task, {
+    const pool = threads(urgency);
+    if (pool.queueSize >= longestQueue[urgency])
+      throw new Response('Many households are sorting just now. Try again in a minute.', {
+        status: 503,
+        headers: { 'Retry-After': '60' },
+      });
+    const answer = (await pool.run(task, {
       ...(signal ? { signal } : {}),
       ...(channel ? { transferList: [channel.port2] } : {}),
     })) as PlanAnswer;

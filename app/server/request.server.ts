@@ -1,34 +1,174 @@
-/** What loaders and actions share: the household's transaction, form data, the clock. */
-import type { RouterContextProvider } from 'react-router';
-import { inHousehold, type Transaction } from '@data/client.ts';
-import { householdContext } from './context.ts';
+/** What loaders and actions share: looking at the household, changing it by a form, and what a form may hold. */
+import { createHash } from 'node:crypto';
+import { data, redirect, type RouterContextProvider } from 'react-router';
+import { inHousehold, isUnavailable, lookInHousehold, type Transaction } from '@data/client.ts';
+import { findSubmission, keepSubmission } from '@data/submissions.ts';
+import { oddCharacter } from '../forms/characters.ts';
+import { keyField, keyShape } from '../forms/names.ts';
+import { actorContext, householdContext, logContext, readyContext } from './context.ts';
 
 export interface Scope {
   tx: Transaction;
   householdId: string;
   now: Date;
+  /** Who does it, as the log tells it. */
+  actor: string;
 }
+type Context = Readonly<RouterContextProvider>;
 
-/** Run work for the household of this request, in one transaction. */
-export function withHousehold<T>(
-  context: Readonly<RouterContextProvider>,
-  work: (scope: Scope) => Promise<T>,
-): Promise<T> {
+const unavailable = (): Response =>
+  new Response('The cupboard does not open: the database gives no answer. Nothing you stored is lost.', {
+    status: 503,
+    statusText: 'Not available',
+    headers: { 'Retry-After': '5' },
+  });
+/** A database that does not answer becomes a page that says so; every other failure stays what it is. */
+async function orUnavailable<T>(context: Context, work: () => Promise<T>): Promise<T> {
+  if (!context.get(readyContext)) throw unavailable();
+  try {
+    return await work();
+  } catch (error) {
+    if (!isUnavailable(error)) throw error;
+    context.get(logContext)?.warn({ err: error }, 'the database did not answer');
+    throw unavailable();
+  }
+}
+const scopeOf = (context: Context, tx: Transaction, householdId: string): Scope => ({
+  tx,
+  householdId,
+  now: new Date(),
+  actor: context.get(actorContext),
+});
+
+/** Look at the household of this request: one consistent moment, read only. */
+export function withHousehold<T>(context: Context, work: (scope: Scope) => Promise<T>): Promise<T> {
   const householdId = context.get(householdContext);
-  return inHousehold(householdId, (tx) => work({ tx, householdId, now: new Date() }));
+  return orUnavailable(context, () => lookInHousehold(householdId, (tx) => work(scopeOf(context, tx, householdId))));
 }
 
-const formLimit = 200_000;
-/** Form fields; a body over 200 kB is refused. */
-export async function formOf(request: Request): Promise<FormData> {
-  if (Number(request.headers.get('content-length') ?? 0) > formLimit)
-    throw new Response('The form is too large.', { status: 413 });
-  return request.formData();
+/** What is given back instead of committed: the change was refused, and nothing of it may stay. */
+class Refused extends Error {
+  constructor(readonly answer: unknown) {
+    super('refused');
+  }
 }
+const statusOf = (answer: unknown): number => {
+  if (answer instanceof Response) return answer.status;
+  if (typeof answer === 'object' && answer !== null && 'init' in answer) {
+    const { init } = answer as { init: { status?: number } | null };
+    return init?.status ?? 200;
+  }
+  return 200;
+};
+/** Change the household of this request in one transaction. An answer of 400 or more takes everything back. */
+export async function changeHousehold<T>(context: Context, work: (scope: Scope) => Promise<T>): Promise<T> {
+  const householdId = context.get(householdContext);
+  return orUnavailable(context, async () => {
+    try {
+      return await inHousehold(householdId, async (tx) => {
+        const answer = await work(scopeOf(context, tx, householdId));
+        if (statusOf(answer) >= 400) throw new Refused(answer);
+        return answer;
+      });
+    } catch (error) {
+      if (error instanceof Refused) return error.answer as T;
+      throw error;
+    }
+  });
+}
+
+/** Everything a form says, apart from its key: two posts with the same key and the same words are one. */
+const digestOf = (path: string, form: FormData): string => {
+  const hash = createHash('sha256').update(path);
+  for (const [name, value] of form)
+    if (name !== keyField && typeof value === 'string')
+      hash.update(`\n${name.length}:${name}=${value.length}:${value}`);
+  return hash.digest('hex');
+};
+
+/**
+ * Answer a posted form: read it, change the household, remember the form's key. The same form sent twice is done once, and both get
+ * the same answer. `repeatable` says which forms only set something to what it may already be (a tick) and need no key.
+ *
+ * @example
+ * export const action = (args: Route.ActionArgs) => onSubmit(args, async ({ tx }, form) => { …; return redirect('/basket'); });
+ */
+export async function onSubmit<T>(
+  { request, context }: { request: Request; context: Context },
+  work: (scope: Scope, form: FormData) => Promise<T>,
+  { repeatable = () => false }: { repeatable?: (form: FormData) => boolean } = {},
+): Promise<T | Response> {
+  const form = await formOf(request);
+  const { pathname, search } = new URL(request.url);
+  if (repeatable(form)) return changeHousehold(context, (scope) => work(scope, form));
+  const key = field(form, keyField);
+  if (!keyShape.test(key))
+    throw new Response('This form is not complete. Open its page again and send it from there.', { status: 400 });
+  const digest = digestOf(pathname, form);
+  return changeHousehold<T | Response>(context, async (scope) => {
+    const before = await findSubmission(scope.tx, key, digest);
+    if (before) return redirect(before.to);
+    const answer = await work(scope, form);
+    const to = (answer instanceof Response && answer.headers.get('Location')) || `${pathname}${search}`;
+    if (statusOf(answer) < 400) await keepSubmission(scope.tx, scope.householdId, { key, digest, to, at: scope.now });
+    return answer;
+  });
+}
+
+const limits = { bytes: 200_000, fields: 400, name: 60 } as const;
+const tooLarge = () => new Response('The form is too large.', { status: 413, headers: { Connection: 'close' } });
+/** Fields that may come several times: lists of choices. */
+const repeated: ReadonlySet<string> = new Set(['piece', 'mark', 'tried', 'traits', 'phrases']);
+
+/** The bytes of a body, given up as soon as they are too many, however they are sent. */
+async function bodyText(request: Request): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > limits.bytes) throw tooLarge();
+  if (!request.body) return '';
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  let text = '';
+  let bytes = 0;
+  try {
+    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
+      bytes += chunk.byteLength;
+      if (bytes > limits.bytes) throw tooLarge();
+      text += decoder.decode(chunk, { stream: true });
+    }
+    return text + decoder.decode();
+  } catch (error) {
+    if (error instanceof TypeError) throw new Response('The form is not readable text.', { status: 400 });
+    throw error;
+  }
+}
+
+/** Names a form of ours never has: of structures, of libraries, of prototypes. */
+const oddName = /[[\].]|^__/;
+/** The fields of a posted form. Too many or too large, odd names, and single fields sent twice are refused before anything looks at them. */
+export async function formOf(request: Request): Promise<FormData> {
+  const form = new FormData();
+  let fields = 0;
+  for (const [name, value] of new URLSearchParams(await bodyText(request))) {
+    if (++fields > limits.fields) throw tooLarge();
+    if (oddName.test(name) || name.length > limits.name)
+      throw new Response('A field of this form is not known here.', { status: 400 });
+    if (form.has(name) && !repeated.has(name))
+      throw new Response(`The field "${name}" was sent twice.`, { status: 400 });
+    form.append(name, value);
+  }
+  return form;
+}
+/** One field, trimmed; '' when it was not sent. Characters nobody types are refused by the field's name. */
 export const field = (form: FormData, name: string): string => {
   const value = form.get(name);
-  return typeof value === 'string' ? value.trim() : '';
+  const text = typeof value === 'string' ? value.trim() : '';
+  const odd = oddCharacter(text);
+  if (odd) throw new Response(`The field "${name}" holds ${odd}.`, { status: 422 });
+  return text;
 };
+/** All values of a field that may come several times. */
+export const fieldsOf = (form: FormData, name: string): string[] =>
+  form.getAll(name).filter((v): v is string => typeof v === 'string' && oddCharacter(v) === null);
 
 /** Not found, in words for the error page. */
 export const notFound = (text: string): Response => new Response(text, { status: 404, statusText: 'Not found' });
+/** Refused because something changed meanwhile, in words for the page. */
+export const conflict = <T>(answer: T) => data(answer, { status: 409 });

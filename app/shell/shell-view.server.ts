@@ -1,7 +1,8 @@
 /** What every page shows around its work: household, day, and how many pieces hang at each stage of the line. */
+import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { basketEntries, households, loads, treatments } from '@data/schema.ts';
-import { newestPlan } from '@data/loads.ts';
+import { plannedLoads } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
 
@@ -13,6 +14,8 @@ export interface StageView {
   unit: string;
 }
 export interface ShellView {
+  /** The key of the forms on this page: fresh after everything that was stored. */
+  formKey: string;
   household: string;
   day: string;
   stages: StageView[];
@@ -32,8 +35,7 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
   const [marked] = await tx
     .select({ n: sql<string>`coalesce(sum(jsonb_array_length(${basketEntries.state}->'stains')), 0)` })
     .from(basketEntries);
-  const plan = await newestPlan(tx);
-  const planned = plan?.loads.filter((l) => l.status === 'planned').length ?? 0;
+  const planned = await plannedLoads(tx);
   const stage = (id: StageView['id'], label: string, count: number, unit: string): StageView => ({
     id,
     label,
@@ -42,6 +44,7 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
     unit: count === 1 ? unit : `${unit}s`,
   });
   return {
+    formKey: randomUUID(),
     household: home?.name ?? 'No household yet',
     day: dayText(now, home?.timeZone ?? 'UTC'),
     stages: [

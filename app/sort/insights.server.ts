@@ -18,10 +18,10 @@ const pricedRules: readonly HouseRuleKey[] = [
 ];
 const worthTelling = 0.05;
 
-async function workOut(hamper: HamperDocument, plan: PlanDocument): Promise<PlanInsights> {
+async function workOut(hamper: HamperDocument, plan: PlanDocument, signal: AbortSignal): Promise<PlanInsights> {
   const { pins = [], ...free } = hamper;
   const freeCost =
-    pins && pins.length > 0 ? (await planInPool(free, { urgency: 'later' })).proof.cost : plan.proof.cost;
+    pins && pins.length > 0 ? (await planInPool(free, { urgency: 'later', signal })).proof.cost : plan.proof.cost;
   const now = { ...defaultRules, ...hamper.household.rules };
   const minutes = (p: PlanDocument): number => p.loads.reduce((s, l) => s + l.durationMin, 0);
   const tries = pricedRules.flatMap((rule) =>
@@ -31,7 +31,7 @@ async function workOut(hamper: HamperDocument, plan: PlanDocument): Promise<Plan
     tries.map(async ({ rule, option }) => {
       const other = await planInPool(
         { ...hamper, household: { ...hamper.household, rules: { ...hamper.household.rules, [rule]: option } } },
-        { urgency: 'later' },
+        { urgency: 'later', signal },
       );
       const words = (ruleWords[rule].options as Record<string, string>)[option] ?? option;
       return {
@@ -47,12 +47,29 @@ async function workOut(hamper: HamperDocument, plan: PlanDocument): Promise<Plan
   return { freeCost, rules: rules.filter((r) => r.saves > worthTelling).sort((a, b) => b.saves - a.saves) };
 }
 
-const underWay = new Map<string, Promise<PlanInsights>>();
-/** Worked out once however many tabs ask; not given up when they leave, for the answer is stored. */
-export function insightsOf(planId: string, hamper: HamperDocument, plan: PlanDocument): Promise<PlanInsights> {
-  const known = underWay.get(planId);
-  if (known) return known;
-  const fresh = workOut(hamper, plan).finally(() => underWay.delete(planId));
-  underWay.set(planId, fresh);
-  return fresh;
+const underWay = new Map<string, { planId: string; giveUp: AbortController; work: Promise<PlanInsights | null> }>();
+/**
+ * Worked out once however many tabs ask, and one plan at a time for each household: the question about a newer plan ends the one before,
+ * whose answer is then null. Not given up when the asking page leaves, for the answer is stored.
+ */
+export function insightsOf(
+  householdId: string,
+  planId: string,
+  hamper: HamperDocument,
+  plan: PlanDocument,
+): Promise<PlanInsights | null> {
+  const known = underWay.get(householdId);
+  if (known?.planId === planId) return known.work;
+  known?.giveUp.abort();
+  const giveUp = new AbortController();
+  const work = workOut(hamper, plan, giveUp.signal)
+    .catch((error: unknown) => {
+      if (giveUp.signal.aborted) return null;
+      throw error;
+    })
+    .finally(() => {
+      if (underWay.get(householdId)?.giveUp === giveUp) underWay.delete(householdId);
+    });
+  underWay.set(householdId, { planId, giveUp, work });
+  return work;
 }

@@ -2,7 +2,7 @@
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import { boardOf, consequence, restingPlaces, targetOf } from '@formats/board.ts';
-import { decisionNotes, pinsAmong } from '@data/decisions.ts';
+import { decisionNotes, lastDecision, pinsAmong } from '@data/decisions.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { newestPlan } from '@data/loads.ts';
 import type { LoadView } from '@data/loads.ts';
@@ -31,6 +31,8 @@ export interface SortView {
   planId: string;
   selected: Selected | null;
   decisions: string[];
+  /** The newest decision; whoever undoes names it. */
+  lastDecision: string;
   freeCost: string | null;
   rulePrices: { words: string; text: string }[] | null;
   moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> };
@@ -219,6 +221,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
     planId: plan.id,
     moveFacts,
     decisions: await decisionNotes(scope.tx),
+    lastDecision: String(await lastDecision(scope.tx)),
     selected: chosen
       ? selectedView(
           hamper,

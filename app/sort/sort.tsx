@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
-import { data, Form, Link, redirect, useRevalidator, useSearchParams, useSubmit } from 'react-router';
+import { data, Link, redirect, useRevalidator, useSearchParams, useSubmit } from 'react-router';
 import { styled } from 'styled-components';
 import { houseRules } from '@core/model/household.ts';
 import { boardOf, consequence, targetOf } from '@formats/board.ts';
-import { addDecision, clearDecisions, currentPins, pinsAmong, undoDecision } from '@data/decisions.ts';
+import { addDecision, clearDecisions, currentPins, pinsAmong, undoDecision, lastDecision } from '@data/decisions.ts';
 import { appendEvents } from '@data/events.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
@@ -15,7 +15,7 @@ import { useBoard } from './use-board.ts';
 import { householdContext } from '../server/context.ts';
 import { media } from '../theme/tokens.ts';
 import { pinsAfterMove } from './move.server.ts';
-import { field, formOf, notFound, withHousehold, type Scope } from '../server/request.server.ts';
+import { field, notFound, withHousehold, type Scope, onSubmit } from '../server/request.server.ts';
 import { sortBasket, sortingOf, stopSorting } from './sorting.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
@@ -27,6 +27,7 @@ import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandler
 import { SortingNow } from './parts/sorting-now.tsx';
 import { moveWords, outcomeNotes, reasonsText } from './move-words.ts';
 import { sortView, type SortView } from './sort-view.server.ts';
+import { PostForm, useFormKey } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sort · Neat Fold' }];
 
@@ -59,6 +60,8 @@ async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null>
   const garment = plan?.hamper.garments.find((g) => g.id === piece);
   const target = plan && targetOf(field(form, 'target'), plan.result.loads.length);
   if (!plan || !garment || !target) throw notFound('That piece or that load is not in this plan.');
+  if (plan.id !== field(form, 'plan'))
+    return refusedMove('It was sorted again meanwhile', 'This board now shows the newest plan: choose again.', null);
   const begun = plan.loads.filter((l) => l.status !== 'planned').map((l) => l.number);
   if (
     (target.to === 'load' && begun.includes(target.load)) ||
@@ -81,7 +84,7 @@ async function decideMove(scope: Scope, form: FormData): Promise<Refusal | null>
     pins: pinsAfterMove(await currentPins(scope.tx), board, plan.result, piece, target, confirmed),
   });
   if (c.type === 'risk')
-    await appendEvents(scope.tx, scope.householdId, [
+    await appendEvents(scope, [
       {
         garmentId: piece,
         kind: 'noted',
@@ -114,11 +117,13 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
       break;
     }
     case 'undo':
-      await undoDecision(tx);
+    case 'free': {
+      if (String(await lastDecision(tx)) !== field(form, 'decision'))
+        return refusedMove('Decided on another screen meanwhile', 'This board now shows how things stand.', null);
+      if (field(form, 'intent') === 'undo') await undoDecision(tx);
+      else await clearDecisions(tx);
       break;
-    case 'free':
-      await clearDecisions(tx);
-      break;
+    }
     default: {
       const priority = houseRules.priority.find((p) => p === field(form, 'priority'));
       const waiting = houseRules.waiting.find((w) => w === field(form, 'waiting'));
@@ -135,29 +140,30 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
 }
 
 /** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority, or whether pieces may wait, becomes the house rule. */
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
+export async function action(args: Route.ActionArgs) {
+  const { context } = args;
   const householdId = context.get(householdContext);
-  if (field(form, 'intent') === 'stop') {
-    stopSorting(householdId);
+  const decided: { hamper: HamperDocument | null; piece: string } = { hamper: null, piece: '' };
+  const answer = await onSubmit(args, async (scope, form) => {
+    if (field(form, 'intent') === 'stop') stopSorting(householdId);
+    else {
+      const next = await carryOut(scope, form);
+      if (next && 'data' in next) return next;
+      decided.hamper = next;
+      decided.piece = field(form, 'piece');
+    }
     return redirect('/sort');
-  }
-  const next = await withHousehold(context, (scope) => carryOut(scope, form));
-  if (next && 'data' in next) return next;
-  if (next && next.garments.length > 0) await sortBasket(householdId, next);
-  const moved = field(form, 'piece');
-  const at =
-    moved === '' || sortingOf(householdId)
-      ? -1
-      : await withHousehold(
-          context,
-          async ({ tx }) => (await newestPlan(tx))?.result.loads.findIndex((l) => l.garments.includes(moved)) ?? -1,
-        );
+  });
+  if (!decided.hamper || decided.hamper.garments.length === 0) return answer;
+  await sortBasket(householdId, decided.hamper);
+  if (decided.piece === '' || sortingOf(householdId)) return answer;
+  const plan = await withHousehold(context, ({ tx }) => newestPlan(tx));
+  const at = plan?.result.loads.findIndex((l) => l.garments.includes(decided.piece)) ?? -1;
   return redirect(at >= 0 ? `/sort?load=${at + 1}` : '/sort');
 }
 
 const priorityWords = { gentle: 'Gentle', balanced: 'Balanced', thrifty: 'Thrifty', quick: 'Quick' } as const;
-const Segments = styled(Form)`
+const Segments = styled(PostForm)`
   display: flex;
   border: 1.5px solid var(--hairline);
   border-radius: 14px 4px 4px 14px;
@@ -323,7 +329,7 @@ function useInsights(planId: string, missing: boolean): boolean {
     if (!missing) return undefined;
     const asking = new AbortController();
     // A plan that has changed meanwhile gives up the question; without an answer the board stays as it is.
-    fetch(`/sort/insights/${planId}`, { signal: asking.signal })
+    fetch(`/sort/insights/${planId}`, { method: 'POST', body: new URLSearchParams(), signal: asking.signal })
       .then((response) => {
         setAnswered(planId);
         if (response.ok) void revalidate();
@@ -354,11 +360,11 @@ function NothingSorted({ basket }: { basket: number }) {
     <Empty
       title={`${basket} pieces wait to be sorted`}
       action={
-        <Form method="post">
+        <PostForm>
           <Button type="submit" $large>
             Sort the basket
           </Button>
-        </Form>
+        </PostForm>
       }
     >
       Neat Fold reads their labels and finds the loads.
@@ -369,6 +375,7 @@ function NothingSorted({ basket }: { basket: number }) {
 function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProps['actionData'] }) {
   const [query] = useSearchParams();
   const submit = useSubmit();
+  const formKey = useFormKey();
   const ask = useBoard(v.planId);
   const [dragging, setDragging] = useState<string | null>(null);
   const working = useInsights(v.planId, v.rulePrices === null);
@@ -383,9 +390,12 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
         return c && moveWords(c, now, currency, (id) => programmes[id ?? ''] ?? 'By hand');
       },
       onDrop: (piece, target) =>
-        void submit({ intent: 'move', piece, target }, { method: 'post', action: '/sort', preventScrollReset: true }),
+        void submit(
+          { ...formKey, intent: 'move', plan: v.planId, piece, target },
+          { method: 'post', action: '/sort', preventScrollReset: true },
+        ),
     }),
-    [dragging, ask, submit, moveLoads, currency, programmes],
+    [dragging, ask, submit, formKey, v.planId, moveLoads, currency, programmes],
   );
   const refused = actionData && 'title' in actionData ? actionData : null;
   const chosen = v.selected?.piece.id ?? null;
@@ -402,7 +412,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             {v.proof}: {v.summary}.
           </p>
         </div>
-        <Segments method="post" aria-label="What matters most">
+        <Segments aria-label="What matters most">
           {(Object.keys(priorityWords) as (keyof typeof priorityWords)[]).map((p) => (
             <button key={p} type="submit" name="priority" value={p} aria-pressed={v.priority === p}>
               {priorityWords[p]}
@@ -413,20 +423,21 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
       </PageHead>
       {v.changed && (
         <Notice title="The basket has changed since">
-          <Form method="post" style={{ display: 'inline' }}>
+          <PostForm style={{ display: 'inline' }}>
             This plan is from before.{' '}
             <Button type="submit" $quiet>
               Sort again
             </Button>
-          </Form>
+          </PostForm>
         </Notice>
       )}
       {refused && (
         <Notice severity={refused.confirm ? 'caution' : 'danger'} title={refused.title} live>
           {refused.text}
           {refused.confirm && (
-            <Form method="post" preventScrollReset>
+            <PostForm preventScrollReset>
               <input type="hidden" name="intent" value="move" />
+              <input type="hidden" name="plan" value={v.planId} />
               <input type="hidden" name="piece" value={refused.confirm.piece} />
               <input type="hidden" name="target" value={refused.confirm.target} />
               <input type="hidden" name="confirmed" value="yes" />
@@ -435,7 +446,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
                   I take the risk: move it
                 </Button>
               </p>
-            </Form>
+            </PostForm>
           )}
         </Notice>
       )}
@@ -447,17 +458,18 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             {v.freeCost !== null &&
               ` It costs ${v.freeCost} ${currency} more than the best plan without your decisions.`}
           </span>
-          <Form method="post" preventScrollReset>
+          <PostForm preventScrollReset>
+            <input type="hidden" name="decision" value={v.lastDecision} />
             <TextButton type="submit" name="intent" value="undo">
               Undo the last
             </TextButton>
             <TextButton type="submit" name="intent" value="free">
               Back to the best plan
             </TextButton>
-          </Form>
+          </PostForm>
         </Decided>
       )}
-      {v.selected && <MovePanel selected={v.selected} back={`/sort?load=${v.open + 1}`} />}
+      {v.selected && <MovePanel selected={v.selected} planId={v.planId} back={`/sort?load=${v.open + 1}`} />}
       <Cupboard>
         <Shelves $n={v.loads.length} aria-label="Loads in running order">
           {v.loads.map((l, i) => (
@@ -481,7 +493,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
               <DropPlace target="hand" label="Wash it by hand" handlers={handlers} />
             </div>
           )}
-          <Form method="post" preventScrollReset>
+          <PostForm preventScrollReset>
             <Button
               type="submit"
               $quiet
@@ -491,7 +503,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             >
               {v.waiting === 'none' ? 'Washing everything: let pieces wait again' : 'Wash everything today'}
             </Button>
-          </Form>
+          </PostForm>
           {v.notToday.length === 0 && <Quiet>Everything is washed.</Quiet>}
           <Rows>
             {v.notToday.map((n) => (

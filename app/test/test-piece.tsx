@@ -1,4 +1,4 @@
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { appendEvents } from '@data/events.ts';
 import { findPiece, setTestFirstRisk } from '@data/garments.ts';
@@ -6,7 +6,7 @@ import { readHousehold } from '@data/household.ts';
 import type { Route } from './+types/test-piece';
 import { readForm, typedValue } from '../forms/read.ts';
 import { riskSchema, testSchema } from './test-form.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { field, notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { ClothPhoto } from './parts/cloth-photo.tsx';
 import { Actions, AreaField } from '../ui/fields.tsx';
@@ -15,6 +15,7 @@ import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
 import { testView, type TestView } from './test-view.server.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `Test ${loaderData.piece.name}` : 'Test'} · Neat Fold` },
@@ -24,9 +25,10 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     testView(scope, params.pieceId, (await readHousehold(scope.tx))?.timeZone ?? 'UTC'),
   );
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, now } = scope;
+    const { params } = args;
     if (!(await findPiece(tx, params.pieceId))) throw notFound('That piece is not in the wardrobe.');
     const intent = field(form, 'intent');
     if (intent === 'risk' || intent === 'no-risk') {
@@ -35,7 +37,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
         return data({ part: 'risk' as const, errors: read.errors, reply: read.reply }, { status: 422 });
       const risk = read?.ok ? read.value.risk : null;
       await setTestFirstRisk(tx, params.pieceId, risk);
-      await appendEvents(tx, householdId, [
+      await appendEvents(scope, [
         {
           garmentId: params.pieceId,
           kind: 'noted',
@@ -48,7 +50,7 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     const read = readForm(form, testSchema);
     if (!read.ok) return data({ part: 'test' as const, errors: read.errors, reply: read.reply }, { status: 422 });
     const { kind, agent, grade } = read.value;
-    await appendEvents(tx, householdId, [
+    await appendEvents(scope, [
       {
         garmentId: params.pieceId,
         kind: kind === 'catcher' ? 'read' : 'tested',
@@ -58,7 +60,6 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     ]);
     return redirect(`/test/${params.pieceId}?stored`);
   });
-}
 
 const Tests = styled.ol`
   display: grid;
@@ -198,7 +199,7 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
           {!v.risk.possible ? (
             <p>This kind of piece is never washed at home, whatever a test says: show it to a cleaner.</p>
           ) : v.risk.text !== null ? (
-            <Form method="post">
+            <PostForm>
               <Notice severity="caution" title="You took the risk">
                 “{v.risk.text}” With clear tests it may have a cold bath by itself, under the house rule “test first”.
               </Notice>
@@ -207,9 +208,9 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
                   Obey the label again
                 </TextButton>
               </p>
-            </Form>
+            </PostForm>
           ) : (
-            <Form method="post" style={{ display: 'grid', gap: '0.8rem', maxWidth: '44rem' }}>
+            <PostForm style={{ display: 'grid', gap: '0.8rem', maxWidth: '44rem' }}>
               <p>
                 A bath against the label can shrink, fade or misshape it, and nobody pays for that. If you want to test
                 it all the same, say so in your own words.
@@ -226,7 +227,7 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
                   I accept the risk
                 </Button>
               </Actions>
-            </Form>
+            </PostForm>
           )}
         </Section>
       )}
@@ -239,7 +240,7 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
                 {t.title} <Quiet>{t.done >= t.needed ? 'done' : `${t.done} of ${t.needed} clear`}</Quiet>
               </h2>
               <p>{t.how}</p>
-              <Form method="post" preventScrollReset style={{ display: 'grid', gap: '0.9rem' }}>
+              <PostForm preventScrollReset style={{ display: 'grid', gap: '0.9rem' }}>
                 <input type="hidden" name="kind" value={t.kind} />
                 <input type="hidden" name="agent" value={t.agent} />
                 <GradeScale grades={v.grades} id={t.id} />
@@ -249,7 +250,7 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
                     Store this reading
                   </Button>
                 </Actions>
-              </Form>
+              </PostForm>
             </li>
           ))}
           {v.plan.tests.length === 0 && (

@@ -1,4 +1,4 @@
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { rescues, type RescueId } from '@core/stain/rescue.ts';
 import { stainFacts } from '@core/stain/stains.ts';
@@ -7,7 +7,7 @@ import { appendEvents } from '@data/events.ts';
 import { listPieces } from '@data/garments.ts';
 import type { Route } from './+types/rescue';
 import { freeStainId } from './stain-form.ts';
-import { field, formOf, withHousehold } from '../server/request.server.ts';
+import { field, withHousehold, onSubmit, fieldsOf } from '../server/request.server.ts';
 import { beginTreatment } from './treat-actions.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
@@ -15,6 +15,7 @@ import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Rows, Section } from '../ui/page.tsx';
 import { clothOf } from '../shared/cloth.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Urgent · Neat Fold' }];
 const ids = Object.keys(rescues) as RescueId[];
@@ -32,13 +33,12 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
   });
 
 /** Mark the chosen pieces and begin their treatment at once. */
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const what = ids.find((id) => id === field(form, 'what'));
-  const pieces = form.getAll('piece').filter((p): p is string => typeof p === 'string');
-  if (!what) return data({ text: 'That is not known here.' }, { status: 400 });
-  if (pieces.length === 0) return data({ text: 'Choose the pieces it has happened to.' }, { status: 422 });
-  return withHousehold(context, async (scope) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const what = ids.find((id) => id === field(form, 'what'));
+    const pieces = fieldsOf(form, 'piece');
+    if (!what) return data({ text: 'That is not known here.' }, { status: 400 });
+    if (pieces.length === 0) return data({ text: 'Choose the pieces it has happened to.' }, { status: 422 });
     const { tx, householdId, now } = scope;
     const known = new Set((await listPieces(tx)).map((p) => p.row.id));
     const { kind } = rescues[what];
@@ -66,14 +66,13 @@ export async function action({ request, context }: Route.ActionArgs) {
             },
           ],
         });
-      await appendEvents(tx, householdId, [
+      await appendEvents(scope, [
         { garmentId, kind: 'stained', at: now, data: { note: `${stainFacts(kind).name}, found just now` } },
       ]);
       await beginTreatment(scope, garmentId, id);
     }
     return redirect('/treat');
   });
-}
 
 const Choices = styled.ul`
   display: grid;
@@ -160,7 +159,7 @@ export default function RescuePage({ loaderData: v, actionData }: Route.Componen
           </Notice>
           {c.apart && <p>Keep it apart from all other laundry until it is done; the loads are sorted accordingly.</p>}
           <h2>To which pieces?</h2>
-          <Form method="post">
+          <PostForm>
             <input type="hidden" name="what" value={c.id} />
             <Pick>
               {v.pieces.map((p) => (
@@ -181,7 +180,7 @@ export default function RescuePage({ loaderData: v, actionData }: Route.Componen
                 To the bench
               </LinkButton>
             </Actions>
-          </Form>
+          </PostForm>
         </Section>
       )}
     </>

@@ -7,7 +7,7 @@ import { garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { addSoak, endSoak, findSoak, markStirred, openSoaks } from '@data/treatments.ts';
 import type { Route } from './+types/soak';
-import { field, formOf, withHousehold, type Scope } from '../server/request.server.ts';
+import { field, withHousehold, type Scope, onSubmit, fieldsOf } from '../server/request.server.ts';
 import { Awake } from '../ui/awake.tsx';
 import { Button } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
@@ -20,6 +20,7 @@ import { clothOf } from '../shared/cloth.ts';
 import type { PieceRef } from '../wash/load-view.server.ts';
 import { precautionsIn } from './treat-view.server.ts';
 import { durationText, plural } from '../shared/words.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Soak · Neat Fold' }];
 
@@ -102,22 +103,20 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     ),
   );
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async (scope) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
     const { tx, householdId, now } = scope;
     const id = field(form, 'id');
     switch (field(form, 'intent')) {
       case 'begin': {
-        const pieces = form.getAll('piece').filter((p): p is string => typeof p === 'string');
+        const pieces = fieldsOf(form, 'piece');
         const view = await soakView(scope, pieces);
         const tub = view.tubs.find((t) => t.group === field(form, 'group'));
         if (!tub)
           return data({ text: 'Those pieces cannot soak together any more; look at the list again.' }, { status: 409 });
         await addSoak(tx, householdId, tub, now);
         await appendEvents(
-          tx,
-          householdId,
+          scope,
           tub.pieces.map((p) => ({
             garmentId: p.id,
             kind: 'treated' as const,
@@ -138,8 +137,7 @@ export async function action({ request, context }: Route.ActionArgs) {
           return data({ text: 'That tub was emptied on another screen already.' }, { status: 409 });
         const minutes = Math.round((now.getTime() - (soak.startedAt?.getTime() ?? now.getTime())) / 60_000);
         await appendEvents(
-          tx,
-          householdId,
+          scope,
           soak.pieces.map((garmentId) => ({
             garmentId,
             kind: 'treated' as const,
@@ -154,7 +152,6 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     return redirect('/soak');
   });
-}
 
 const Pick = styled(Rows)`
   label {
@@ -278,7 +275,7 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
                   {r.bathChecks.length > 0 &&
                     ` Look at the colour of the water after ${r.bathChecks.join(', ')} min: tinted means out.`}
                 </p>
-                <Form method="post" preventScrollReset>
+                <PostForm preventScrollReset>
                   <input type="hidden" name="id" value={r.id} />
                   <Actions>
                     <Button type="submit" name="intent" value="stir" $quiet={!r.due} $large>
@@ -288,7 +285,7 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
                       It is drained and rinsed
                     </Button>
                   </Actions>
-                </Form>
+                </PostForm>
                 {r.least > 0 && <Quiet>At least {durationText(r.least)} more.</Quiet>}
                 <p>
                   <b>Then {plural(r.loads.length, 'load')}:</b> half the detergent, 40 °C, an extra rinse, dry in the
@@ -414,7 +411,7 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
                     {t.refs.map((p) => `${p.name}: ${p.band.charAt(0).toLowerCase()}${p.band.slice(1)}`).join(' ')}
                   </Quiet>
                 </p>
-                <Form method="post">
+                <PostForm>
                   <input type="hidden" name="group" value={t.group} />
                   {t.pieces.map((p) => (
                     <input key={p.id} type="hidden" name="piece" value={p.id} />
@@ -424,7 +421,7 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
                       They are in: start the clock
                     </Button>
                   </Actions>
-                </Form>
+                </PostForm>
               </Tub>
             ))}
           </Tubs>

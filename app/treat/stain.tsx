@@ -9,7 +9,7 @@ import { findPiece } from '@data/garments.ts';
 import type { Route } from './+types/stain';
 import { ageChoices, freeStainId, heatChoices, stainSchema, toMarkedStain } from './stain-form.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
@@ -72,16 +72,17 @@ export const loader = ({ params, request, context }: Route.LoaderArgs) =>
     };
   });
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, householdId, now } = scope;
+    const { params } = args;
     if (!(await findPiece(tx, params.pieceId))) throw notFound('That piece is not in the wardrobe.');
     const read = readForm(form, stainSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
     const before = (await basketState(tx, params.pieceId)) ?? emptyState;
     const stain = toMarkedStain(read.value, freeStainId(before.stains), now);
     await putInBasket(tx, householdId, params.pieceId, { ...before, stains: [...before.stains, stain] });
-    await appendEvents(tx, householdId, [
+    await appendEvents(scope, [
       {
         garmentId: params.pieceId,
         kind: 'stained',
@@ -91,7 +92,6 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     ]);
     return redirect('/treat');
   });
-}
 
 const Two = styled.div`
   display: grid;
@@ -224,7 +224,7 @@ export default function BasketStain({ loaderData: v, actionData }: Route.Compone
           ))}
         {v.firstAid && <Notice title="First">{v.firstAid}.</Notice>}
       </Section>
-      <FormStack method="post" key={v.kind} style={{ marginTop: '1.75rem' }}>
+      <FormStack key={v.kind} style={{ marginTop: '1.75rem' }}>
         {reply && (
           <Notice severity="caution" title="Not stored yet" live>
             {Object.values(reply.error ?? {})

@@ -137,7 +137,7 @@ export async function reportCheck(scope: Scope, id: string, from: string, result
           },
         ]
       : [];
-  await appendEvents(scope.tx, scope.householdId, [done, ...test]);
+  await appendEvents(scope, [done, ...test]);
   if (next.end?.kind === 'test-failed') {
     await closeTreatment(scope.tx, id, scope.now, 'rewritten');
     await beginTreatment(scope, t.garmentId, t.stainId);
@@ -181,7 +181,7 @@ async function settleMark(scope: Scope, t: Treatment, judgement: Judgement): Pro
     );
     await putInBasket(scope.tx, scope.householdId, t.garmentId, { ...state, stains });
   }
-  await appendEvents(scope.tx, scope.householdId, [
+  await appendEvents(scope, [
     {
       garmentId: t.garmentId,
       kind: 'treated',
@@ -195,7 +195,7 @@ export async function leaveTreatment(scope: Scope, id: string): Promise<boolean>
   const t = await findTreatment(scope.tx, id);
   if (!t || !(await closeTreatment(scope.tx, id, scope.now, t.state.end?.kind === 'stop' ? 'stopped' : 'given-up')))
     return false;
-  await appendEvents(scope.tx, scope.householdId, [
+  await appendEvents(scope, [
     {
       garmentId: t.garmentId,
       kind: 'treated',

@@ -1,9 +1,9 @@
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import type { Route } from './+types/treat';
 import { judgeSchema, reportSchema } from './stain-form.ts';
 import { readForm } from '../forms/read.ts';
-import { field, formOf, withHousehold } from '../server/request.server.ts';
+import { field, withHousehold, onSubmit } from '../server/request.server.ts';
 import { beginTreatment, judgeTreatment, leaveTreatment, reportCheck, runClock } from './treat-actions.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
@@ -15,15 +15,15 @@ import { useRefresh } from '../ui/use-refresh.ts';
 import { media } from '../theme/tokens.ts';
 import { treatView, type TreatmentView, type WaitingView } from './treat-view.server.ts';
 import { numberWord } from '../shared/words.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Treat · Neat Fold' }];
 export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, treatView);
 
 const said = (text: string, status = 409) => data({ text }, { status });
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async (scope) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
     const id = field(form, 'id');
     switch (field(form, 'intent')) {
       case 'begin': {
@@ -66,7 +66,6 @@ export async function action({ request, context }: Route.ActionArgs) {
     }
     return redirect('/treat');
   });
-}
 
 const Cards = styled.ul`
   display: grid;
@@ -229,14 +228,14 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
           ) : (
             <>
               {!s.clock && s.minutes >= 1 && (
-                <Form method="post" preventScrollReset>
+                <PostForm preventScrollReset>
                   <input type="hidden" name="id" value={t.id} />
                   <Button type="submit" name="intent" value="clock" $large style={{ width: '100%' }}>
                     It is on: start the clock
                   </Button>
-                </Form>
+                </PostForm>
               )}
-              <Form method="post" preventScrollReset className="ask">
+              <PostForm preventScrollReset className="ask">
                 <input type="hidden" name="id" value={t.id} />
                 <input type="hidden" name="from" value={s.key} />
                 <input type="hidden" name="intent" value="report" />
@@ -250,7 +249,7 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
                   </Button>
                 </div>
                 {s.ifFails && <Quiet>If not: {s.ifFails}</Quiet>}
-              </Form>
+              </PostForm>
             </>
           )}
         </>
@@ -259,7 +258,7 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
         <>
           <h3>Now wash, dry, and look</h3>
           <p className="how">{t.end.text}</p>
-          <Form method="post" preventScrollReset className="ask">
+          <PostForm preventScrollReset className="ask">
             <input type="hidden" name="id" value={t.id} />
             <input type="hidden" name="intent" value="judge" />
             <b>Dry, in daylight, it is</b>
@@ -274,7 +273,7 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
                 The same
               </Button>
             </div>
-          </Form>
+          </PostForm>
         </>
       )}
       {t.end?.kind === 'stop' && (
@@ -297,12 +296,12 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
           </ol>
         </details>
       )}
-      <Form method="post" preventScrollReset>
+      <PostForm preventScrollReset>
         <input type="hidden" name="id" value={t.id} />
         <TextButton type="submit" name="intent" value="leave">
           {t.end?.kind === 'stop' ? 'Put it away' : 'Leave this treatment'}
         </TextButton>
-      </Form>
+      </PostForm>
     </Card>
   );
 }
@@ -415,7 +414,7 @@ export default function Treat({ loaderData: v, actionData }: Route.ComponentProp
       {v.waiting.length > 0 && (
         <Section>
           <h2>{v.treatments.length > 0 ? 'Also waiting' : 'Waiting'}</h2>
-          <Form method="post">
+          <PostForm>
             <Waiting>
               {v.waiting.map((w) => (
                 <WaitingMark key={`${w.piece.id}${w.stainId}`} w={w} />
@@ -428,7 +427,7 @@ export default function Treat({ loaderData: v, actionData }: Route.ComponentProp
                 </Button>
               </p>
             )}
-          </Form>
+          </PostForm>
         </Section>
       )}
     </>

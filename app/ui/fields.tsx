@@ -1,8 +1,8 @@
 /** Form fields: a label, the control, a hint, an error that names what is wrong. Real form controls, so that forms work without JavaScript. */
 import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
 import { FieldError, Input, Label, Text, TextField as AriaTextField } from 'react-aria-components';
-import { Form } from 'react-router';
 import { css, styled } from 'styled-components';
+import { PostForm } from './post-form.tsx';
 
 const control = css`
   min-height: 2.75rem;
@@ -278,7 +278,7 @@ export const FieldGrid = styled.div<{ $min?: string }>`
   grid-template-columns: repeat(auto-fill, minmax(min(${(p) => p.$min ?? '13rem'}, 100%), 1fr));
   gap: 1rem 1.25rem;
 `;
-export const FormStack = styled(Form)`
+export const FormStack = styled(PostForm)`
   display: grid;
   gap: 1.4rem;
   max-width: 62rem;

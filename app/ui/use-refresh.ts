@@ -4,7 +4,7 @@ import { useRevalidator } from 'react-router';
 
 const everyMs = 20_000;
 
-/** Asks first whether the server is there: without a connection the page stays as it is and its clocks run on. */
+/** Asks first whether server and database are there: without a connection the page stays as it is and its clocks run on. */
 export function useRefresh(active: boolean): void {
   const { revalidate, state } = useRevalidator();
   const idle = state === 'idle';
@@ -12,7 +12,7 @@ export function useRefresh(active: boolean): void {
     if (!active || !idle) return;
     const look = (): void => {
       if (document.visibilityState === 'visible')
-        void fetch('/healthz').then(
+        void fetch('/readyz').then(
           (r) => {
             if (r.ok) void revalidate();
           },

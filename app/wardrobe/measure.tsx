@@ -1,4 +1,4 @@
-import { data, Form, Link, redirect } from 'react-router';
+import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { placesOf, placeWords, sizeChanges } from '@core/garment/measures.ts';
 import { isKnit } from '@core/envelope/garment-envelope.ts';
@@ -8,7 +8,7 @@ import { findPiece, garmentDocument } from '@data/garments.ts';
 import type { Route } from './+types/measure';
 import { givenMeasures, measureSchema } from './measure-form.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
-import { formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, NumberField } from '../ui/fields.tsx';
 import { MeasureFigure } from './parts/measure-figure.tsx';
@@ -16,6 +16,7 @@ import { Notice } from '../ui/notice.tsx';
 import { outlinePaths } from '../ui/outline.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { outlineOf } from '../shared/outline.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `Measure ${loaderData.name}` : 'Measure'} · Neat Fold` },
@@ -53,9 +54,10 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     };
   });
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, now } = scope;
+    const { params } = args;
     const piece = await findPiece(tx, params.pieceId);
     if (!piece) throw notFound('That piece is not in the wardrobe.');
     const read = readForm(form, measureSchema);
@@ -63,13 +65,11 @@ export async function action({ params, request, context }: Route.ActionArgs) {
     const given = givenMeasures(read.value);
     if (given.length === 0) return data({ reply: null, errors: ['Give at least one measure.'] }, { status: 422 });
     await appendEvents(
-      tx,
-      householdId,
+      scope,
       given.map((measure) => ({ garmentId: params.pieceId, kind: 'measured' as const, at: now, data: { measure } })),
     );
     return redirect(`/pieces/${params.pieceId}/measure`);
   });
-}
 
 const Two = styled.div`
   display: grid;
@@ -116,7 +116,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
                 : 'Measure before the first wash; then every wash shows what it took.'
             }
           />
-          <Form method="post" key={v.lines.map((l) => l.text).join()} style={{ display: 'grid', gap: '1.2rem' }}>
+          <PostForm key={v.lines.map((l) => l.text).join()} style={{ display: 'grid', gap: '1.2rem' }}>
             <ChoiceField
               name="unit"
               label="In"
@@ -141,7 +141,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
             <Actions>
               <Button type="submit">Store the measures</Button>
             </Actions>
-          </Form>
+          </PostForm>
         </Two>
       )}
       {v.changes.length > 0 && (

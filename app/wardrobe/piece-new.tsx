@@ -9,7 +9,7 @@ import { addGarment, type GarmentInput } from '@data/garments.ts';
 import type { Route } from './+types/piece-new';
 import { pieceSchema, pieceStart, toGarment } from './piece-schema.ts';
 import { readForm } from '../forms/read.ts';
-import { field, formOf, withHousehold } from '../server/request.server.ts';
+import { field, onSubmit } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -50,16 +50,16 @@ export function loader({ request }: Route.LoaderArgs) {
   };
 }
 
-export async function action({ request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const read = readForm(form, pieceSchema);
-  if (!read.ok) return data(read.reply, { status: 422 });
-  const id = `p-${randomUUID().slice(0, 13)}`;
-  const toBasket = field(form, 'then') === 'basket';
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, householdId, now } = scope;
+    const read = readForm(form, pieceSchema);
+    if (!read.ok) return data(read.reply, { status: 422 });
+    const id = `p-${randomUUID().slice(0, 13)}`;
+    const toBasket = field(form, 'then') === 'basket';
     await addGarment(tx, householdId, id, toGarment(read.value));
     if (read.value.washed)
-      await appendEvents(tx, householdId, [
+      await appendEvents(scope, [
         {
           garmentId: id,
           kind: 'washed',
@@ -68,12 +68,11 @@ export async function action({ request, context }: Route.ActionArgs) {
         },
       ]);
     if (toBasket) {
-      await appendEvents(tx, householdId, [{ garmentId: id, kind: 'worn', at: now }]);
+      await appendEvents(scope, [{ garmentId: id, kind: 'worn', at: now }]);
       await putInBasket(tx, householdId, id, emptyState);
     }
     return redirect(toBasket ? '/basket' : `/pieces/${id}`);
   });
-}
 
 export default function PieceNew({ loaderData: v, actionData }: Route.ComponentProps) {
   return (

@@ -13,6 +13,7 @@ import { garmentHistory } from '@data/events.ts';
 import { findPiece, garmentDocument } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { pieceStart, type PieceStart } from './piece-schema.ts';
+import { versionOf } from '../forms/seen.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import { clothOf } from '../shared/cloth.ts';
@@ -46,6 +47,8 @@ export interface PieceView {
   inBasket: boolean;
   history: { id: number; day: string; text: string }[];
   start: PieceStart;
+  /** The version of what the form starts from. */
+  seen: string;
   options: PieceOptions;
 }
 
@@ -169,6 +172,7 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
       text: eventText(e.kind, e.data),
     })),
     start: pieceStart(row),
+    seen: versionOf(pieceStart(row)),
     options: pieceOptions(),
   };
 }

@@ -1,13 +1,13 @@
-import { data, Form, redirect } from 'react-router';
+import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { emptyState, putInBasket } from '@data/basket.ts';
+import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { changeGarment, findPiece } from '@data/garments.ts';
 import type { Route } from './+types/piece';
 import { media } from '../theme/tokens.ts';
-import { pieceSchema, toGarment } from './piece-schema.ts';
-import { readForm } from '../forms/read.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { pieceSchema, pieceStart, toGarment } from './piece-schema.ts';
+import { readForm, seenOf } from '../forms/read.ts';
+import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { LabelRow } from '../ui/care-symbols.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
@@ -16,31 +16,34 @@ import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { PieceForm } from './parts/piece-form.tsx';
 import { pieceView } from './piece-view.server.ts';
+import { PostForm } from '../ui/post-form.tsx';
+import { overtaken } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.name ?? 'Piece'} · Neat Fold` }];
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, (scope) => pieceView(scope, params.pieceId));
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  const intent = field(form, 'intent');
-  return withHousehold(context, async ({ tx, householdId, now }) => {
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const { tx, householdId, now } = scope;
+    const { params } = args;
+    const intent = field(form, 'intent');
     const piece = await findPiece(tx, params.pieceId);
     if (!piece) throw notFound('That piece is not in the wardrobe.');
     if (intent === 'worn') {
-      await appendEvents(tx, householdId, [{ garmentId: params.pieceId, kind: 'worn', at: now }]);
+      await appendEvents(scope, [{ garmentId: params.pieceId, kind: 'worn', at: now }]);
       return redirect(`/pieces/${params.pieceId}`);
     }
     if (intent === 'note') {
       const note = field(form, 'note').slice(0, 200);
       if (note !== '')
-        await appendEvents(tx, householdId, [
+        await appendEvents(scope, [
           { garmentId: params.pieceId, kind: 'noted', at: now, data: form.has('mend') ? { mend: note } : { note } },
         ]);
       return redirect(`/pieces/${params.pieceId}`);
     }
     if (intent === 'mended') {
-      await appendEvents(tx, householdId, [
+      await appendEvents(scope, [
         {
           garmentId: params.pieceId,
           kind: 'mended',
@@ -51,15 +54,16 @@ export async function action({ params, request, context }: Route.ActionArgs) {
       return redirect(`/pieces/${params.pieceId}`);
     }
     if (intent === 'basket') {
-      if (piece.basket === null) await putInBasket(tx, householdId, params.pieceId, emptyState);
+      await joinBasket(tx, householdId, params.pieceId);
       return redirect(`/basket/${params.pieceId}`);
     }
     const read = readForm(form, pieceSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
+    const late = overtaken(form, pieceStart(piece.row));
+    if (late) return conflict(late);
     await changeGarment(tx, params.pieceId, toGarment(read.value));
     return redirect(`/pieces/${params.pieceId}?stored=1`);
   });
-}
 
 const Two = styled.div`
   display: grid;
@@ -96,7 +100,7 @@ const Limits = styled.table`
     }
   }
 `;
-const NoteForm = styled(Form)`
+const NoteForm = styled(PostForm)`
   label:has(> input[type='checkbox']) {
     grid-column: 1 / -1;
     display: flex;
@@ -228,7 +232,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
           <h1>{v.name}</h1>
           <p>{v.summary}</p>
         </div>
-        <Form method="post">
+        <PostForm>
           <Actions>
             <Button type="submit" name="intent" value="worn" $quiet>
               Worn today
@@ -247,7 +251,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
               </Button>
             )}
           </Actions>
-        </Form>
+        </PostForm>
       </PageHead>
       <Two>
         <div>
@@ -292,7 +296,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
         </div>
         <Section>
           <h2>History</h2>
-          <NoteForm method="post" preventScrollReset key={v.history.length}>
+          <NoteForm preventScrollReset key={v.history.length}>
             <TextField name="note" label="Note what you see" placeholder="pills at the elbow, hem open" />
             <Button type="submit" name="intent" value="note" $quiet>
               Note
@@ -302,14 +306,14 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
             </label>
           </NoteForm>
           {v.mend && (
-            <Form method="post" preventScrollReset>
+            <PostForm preventScrollReset>
               <Notice severity="caution" title="Mend first">
                 {v.mend}. A hole or a loose button grows in the drum.{' '}
                 <TextButton type="submit" name="intent" value="mended">
                   It is mended
                 </TextButton>
               </Notice>
-            </Form>
+            </PostForm>
           )}
           {v.history.length === 0 ? (
             <Quiet>Nothing yet.</Quiet>
@@ -327,7 +331,14 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
       </Two>
       <Section>
         <h2>Change what is known</h2>
-        <PieceForm key={JSON.stringify(v.start)} start={v.start} options={v.options} reply={reply} isNew={false} />
+        <PieceForm
+          key={v.seen}
+          start={v.start}
+          options={v.options}
+          reply={reply}
+          isNew={false}
+          seen={seenOf(reply, v.seen)}
+        />
       </Section>
     </>
   );

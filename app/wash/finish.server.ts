@@ -1,16 +1,43 @@
 /** Start and finish a load: the one place where a load's life meets basket, cupboard and history. */
 import { catcherGrades, piecesRead, type Findings } from '@core/run/findings.ts';
 import { garmentOf } from '@formats/hamper.ts';
+import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { closeTreatmentsOf } from '../treat/treat-actions.server.ts';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { takeFromCupboard } from '@data/household.ts';
-import { findLoad, markFinished, markStarted, runningLoads, type LoadView } from '@data/loads.ts';
+import { garmentDocument, listPieces } from '@data/garments.ts';
+import { findLoad, markFinished, markStarted, newestPlanId, runningLoads, type LoadView } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
 
-export type StartResult = 'started' | 'already-started' | 'piece-busy';
+export type StartResult = 'started' | 'already-started' | 'piece-busy' | 'older-plan' | 'piece-gone' | 'piece-changed';
 
+/** What decides how a piece may be washed: a change of it since the sorting makes the ticket wrong. */
+const clothOfPiece = (g: GarmentDocument): string =>
+  JSON.stringify([
+    g.kind,
+    g.parts,
+    g.features,
+    g.colours,
+    g.dye,
+    g.label,
+    g.dryMassG,
+    g.size,
+    g.count,
+    g.allowTestFirst,
+  ]);
+
+/** Start a planned load, if its ticket still tells how things are: of the newest plan, its pieces as they were sorted, in the basket, and nowhere else. */
 export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<StartResult> {
+  if (load.status !== 'planned') return 'already-started';
+  if (load.planId !== (await newestPlanId(tx))) return 'older-plan';
+  const pieces = new Map((await listPieces(tx)).map((p) => [p.row.id, p]));
+  for (const id of load.load.garments) {
+    const piece = pieces.get(id);
+    const planned = load.hamper.garments.find((g) => g.id === id);
+    if (!piece?.basket || !planned) return 'piece-gone';
+    if (clothOfPiece(garmentDocument(piece, now)) !== clothOfPiece(planned)) return 'piece-changed';
+  }
   const busy = new Set((await runningLoads(tx)).filter((l) => l.id !== load.id).flatMap((l) => l.load.garments));
   if (load.load.garments.some((g) => busy.has(g))) return 'piece-busy';
   if (!(await markStarted(tx, load.id, now, new Date(now.getTime() + load.load.durationMin * 60_000))))
@@ -60,7 +87,7 @@ export async function finishLoad(scope: Scope, id: string, findings: Findings): 
         loadId: id,
         data: { size: findings.size },
       });
-  await appendEvents(tx, householdId, events);
+  await appendEvents(scope, events);
   if (findings.stains !== 'none')
     await closeTreatmentsOf(
       scope,

@@ -1,12 +1,12 @@
-import { data, Form, Link, redirect, useFetcher } from 'react-router';
+import { data, Link, redirect, useFetcher } from 'react-router';
 import { css, styled } from 'styled-components';
 import { appendEvents } from '@data/events.ts';
 import { findLoad, markNotStarted, setTicked } from '@data/loads.ts';
 import type { Route } from './+types/ticket';
 import { findingsSchema } from './findings-form.ts';
 import { errorOf, readForm } from '../forms/read.ts';
-import { finishLoad, startLoad } from './finish.server.ts';
-import { field, formOf, notFound, withHousehold } from '../server/request.server.ts';
+import { finishLoad, startLoad, type StartResult } from './finish.server.ts';
+import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { media, type } from '../theme/tokens.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { ChoiceField, SelectField, TextField } from '../ui/fields.tsx';
@@ -16,93 +16,106 @@ import { Quiet, Rows } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { ticketView, type TicketView } from './ticket-view.server.ts';
+import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.title ?? 'Load'} · Neat Fold` }];
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, (scope) => ticketView(scope, params.loadId));
 
-const conflict = (message: string) => data({ message, reply: null }, { status: 409 });
+/** Why a load does not start, and what to do. */
+const notStarted: Record<Exclude<StartResult, 'started'>, string> = {
+  'already-started': 'It was already started on another screen. This one now shows the running load.',
+  'piece-busy': 'One of its pieces is in a running load. Finish that first, or sort again.',
+  'older-plan': 'The basket was sorted again since this ticket. Open Sort and take the newest ticket.',
+  'piece-gone':
+    'One of its pieces has left the basket meanwhile. Sort again, so that the dose and the company are right.',
+  'piece-changed':
+    'What is known of one of its pieces has changed since it was sorted: its label, its cloth or its colour. Sort again first.',
+};
+const refused = (message: string) => conflict({ message, reply: null });
+/** A tick says what it leaves behind, however often it is sent. */
+const isTick = (form: FormData): boolean => form.has('tick') || form.has('untick');
 
-export async function action({ params, request, context }: Route.ActionArgs) {
-  const form = await formOf(request);
-  return withHousehold(context, async (scope) => {
-    const load = await findLoad(scope.tx, params.loadId);
-    if (!load) throw notFound('That load is not known here.');
-    const tick = field(form, 'tick');
-    const untick = field(form, 'untick');
-    if (tick || untick) {
-      const step = tick || untick;
-      if (load.plan.garments.some((g) => load.load.garments.includes(g.id) && g.prepare.includes(step)))
-        await setTicked(scope.tx, load.id, step, Boolean(tick));
-      return redirect(`/loads/${load.id}`);
-    }
-    switch (field(form, 'intent')) {
-      case 'detached':
-      case 'refitted': {
-        const piece = field(form, 'piece');
-        if (!load.load.garments.includes(piece)) return conflict('That piece is not in this load.');
-        const lies = field(form, 'lies').slice(0, 120);
-        if (field(form, 'intent') === 'detached' && lies === '')
-          return conflict('Say what came off and where it lies, so that it is found again.');
-        await appendEvents(scope.tx, scope.householdId, [
-          {
-            garmentId: piece,
-            kind: 'noted',
-            at: scope.now,
-            data:
-              field(form, 'intent') === 'detached'
-                ? { detached: lies, note: `Taken off: ${lies}` }
-                : { refitted: true, note: 'Everything is back on' },
-          },
-        ]);
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(
+    args,
+    async (scope, form) => {
+      const { params } = args;
+      const load = await findLoad(scope.tx, params.loadId);
+      if (!load) throw notFound('That load is not known here.');
+      const tick = field(form, 'tick');
+      const untick = field(form, 'untick');
+      if (tick || untick) {
+        const step = tick || untick;
+        if (load.plan.garments.some((g) => load.load.garments.includes(g.id) && g.prepare.includes(step)))
+          await setTicked(scope.tx, load.id, step, Boolean(tick));
         return redirect(`/loads/${load.id}`);
       }
-      case 'note':
-      case 'mended': {
-        const piece = field(form, 'piece');
-        if (!load.load.garments.includes(piece)) return conflict('That piece is not in this load.');
-        const note = field(form, 'note').slice(0, 200);
-        if (field(form, 'intent') === 'mended')
-          await appendEvents(scope.tx, scope.householdId, [
-            { garmentId: piece, kind: 'mended', at: scope.now, data: note === '' ? {} : { note } },
+      switch (field(form, 'intent')) {
+        case 'detached':
+        case 'refitted': {
+          const piece = field(form, 'piece');
+          if (!load.load.garments.includes(piece)) return refused('That piece is not in this load.');
+          const lies = field(form, 'lies').slice(0, 120);
+          if (field(form, 'intent') === 'detached' && lies === '')
+            return refused('Say what came off and where it lies, so that it is found again.');
+          await appendEvents(scope, [
+            {
+              garmentId: piece,
+              kind: 'noted',
+              at: scope.now,
+              data:
+                field(form, 'intent') === 'detached'
+                  ? { detached: lies, note: `Taken off: ${lies}` }
+                  : { refitted: true, note: 'Everything is back on' },
+            },
           ]);
-        else if (note === '') return conflict('Say what you see: a thin place, a loose button, pills.');
-        else
-          await appendEvents(scope.tx, scope.householdId, [
-            { garmentId: piece, kind: 'noted', at: scope.now, data: form.has('mend') ? { mend: note } : { note } },
-          ]);
-        return redirect(`/loads/${load.id}`);
-      }
-      case 'start': {
-        const result = await startLoad(scope, load);
-        if (result === 'already-started')
-          return conflict('It was already started on another screen. This one now shows the running load.');
-        if (result === 'piece-busy')
-          return conflict('One of its pieces is in a running load. Finish that first, or sort again.');
-        return redirect(`/loads/${load.id}`);
-      }
-      case 'undo-start':
-        await markNotStarted(scope.tx, load.id);
-        return redirect(`/loads/${load.id}`);
-      case 'finish': {
-        const read = readForm(form, findingsSchema);
-        if (!read.ok)
-          return data(
-            { message: 'Choose what you saw, so that the next plan knows it.', reply: read.reply },
-            { status: 422 },
-          );
-        const done = await finishLoad(scope, load.id, read.value);
-        return done
-          ? redirect(`/loads/${load.id}`)
-          : conflict(
-              'It was already finished on another screen. What was seen there is kept; nothing was stored twice.',
+          return redirect(`/loads/${load.id}`);
+        }
+        case 'note':
+        case 'mended': {
+          const piece = field(form, 'piece');
+          if (!load.load.garments.includes(piece)) return refused('That piece is not in this load.');
+          const note = field(form, 'note').slice(0, 200);
+          if (field(form, 'intent') === 'mended')
+            await appendEvents(scope, [
+              { garmentId: piece, kind: 'mended', at: scope.now, data: note === '' ? {} : { note } },
+            ]);
+          else if (note === '') return refused('Say what you see: a thin place, a loose button, pills.');
+          else
+            await appendEvents(scope, [
+              { garmentId: piece, kind: 'noted', at: scope.now, data: form.has('mend') ? { mend: note } : { note } },
+            ]);
+          return redirect(`/loads/${load.id}`);
+        }
+        case 'start': {
+          const result = await startLoad(scope, load);
+          if (result !== 'started') return refused(notStarted[result]);
+          return redirect(`/loads/${load.id}`);
+        }
+        case 'undo-start':
+          await markNotStarted(scope.tx, load.id);
+          return redirect(`/loads/${load.id}`);
+        case 'finish': {
+          const read = readForm(form, findingsSchema);
+          if (!read.ok)
+            return data(
+              { message: 'Choose what you saw, so that the next plan knows it.', reply: read.reply },
+              { status: 422 },
             );
+          const done = await finishLoad(scope, load.id, read.value);
+          return done
+            ? redirect(`/loads/${load.id}`)
+            : refused(
+                'It was already finished on another screen. What was seen there is kept; nothing was stored twice.',
+              );
+        }
+        default:
+          return data({ message: 'That button is not known here.', reply: null }, { status: 400 });
       }
-      default:
-        return data({ message: 'That button is not known here.', reply: null }, { status: 400 });
-    }
-  });
-}
+    },
+    { repeatable: isTick },
+  );
 
 const Sheet = styled.article`
   max-width: 44rem;
@@ -308,7 +321,7 @@ const go = css`
     display: none;
   }
 `;
-const GoForm = styled(Form)`
+const GoForm = styled(PostForm)`
   ${go}
 `;
 const Go = styled.div`
@@ -379,7 +392,7 @@ function Preparation({ v }: { v: TicketView }) {
     <Block aria-labelledby="prepare">
       <h2 id="prepare">First, in this order</h2>
       <Mend v={v} />
-      <fetcher.Form method="post">
+      <PostForm fetcher={fetcher}>
         <Ticks>
           {v.facts.prepare.map((p) => (
             <li key={p.step}>
@@ -414,7 +427,7 @@ function Preparation({ v }: { v: TicketView }) {
             </li>
           ))}
         </Ticks>
-      </fetcher.Form>
+      </PostForm>
       {v.nets && (
         <p>
           <b>{v.nets.split('.')[0]}.</b> <Quiet>{v.nets.slice(v.nets.indexOf('.') + 1).trim()}</Quiet>
@@ -449,7 +462,7 @@ function Mend({ v }: { v: TicketView }) {
     <Rows>
       {v.mend.map((m) => (
         <li key={m.piece.id} style={{ padding: '0.5rem 0' }}>
-          <Form method="post" preventScrollReset>
+          <PostForm preventScrollReset>
             <input type="hidden" name="piece" value={m.piece.id} />
             <input type="hidden" name="note" value={m.text} />
             <p>
@@ -458,7 +471,7 @@ function Mend({ v }: { v: TicketView }) {
                 It is mended
               </TextButton>
             </p>
-          </Form>
+          </PostForm>
         </li>
       ))}
     </Rows>
@@ -469,7 +482,7 @@ function LookOver({ v }: { v: TicketView }) {
   return (
     <Look>
       <summary>Look them over, and note what you see</summary>
-      <Form method="post" preventScrollReset key={v.mend.map((m) => m.text).join()}>
+      <PostForm preventScrollReset key={v.mend.map((m) => m.text).join()}>
         <SelectField name="piece" label="Piece" options={v.facts.card.pieces.map((p) => [p.id, p.name] as const)} />
         <TextField name="note" label="What you see" placeholder="pills at the elbow, a loose button" />
         <label>
@@ -478,7 +491,7 @@ function LookOver({ v }: { v: TicketView }) {
         <Button type="submit" name="intent" value="note" $quiet>
           Note
         </Button>
-      </Form>
+      </PostForm>
     </Look>
   );
 }
@@ -490,7 +503,7 @@ function Parts({ v }: { v: TicketView }) {
     <Rows>
       {v.parts.map((p) => (
         <li key={p.piece.id} style={{ padding: '0.5rem 0' }}>
-          <Form method="post" preventScrollReset style={{ display: 'grid', gap: '0.5rem' }}>
+          <PostForm preventScrollReset style={{ display: 'grid', gap: '0.5rem' }}>
             <input type="hidden" name="piece" value={p.piece.id} />
             {p.lies === null ? (
               <div style={{ display: 'flex', gap: '0.6rem', alignItems: 'end', flexWrap: 'wrap' }}>
@@ -511,7 +524,7 @@ function Parts({ v }: { v: TicketView }) {
                 </TextButton>
               </p>
             )}
-          </Form>
+          </PostForm>
         </li>
       ))}
     </Rows>
@@ -549,7 +562,7 @@ function Marks({ v }: { v: TicketView }) {
 function Finish({ v, actionData }: { v: TicketView; actionData: Route.ComponentProps['actionData'] }) {
   const reply = actionData && 'reply' in actionData ? actionData.reply : null;
   return (
-    <GoForm method="post">
+    <GoForm>
       {v.asks.catcher && (
         <ChoiceField
           large
@@ -673,7 +686,7 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
       {v.status !== 'running' && <Marks v={v} />}
       <Preparation v={v} />
       {v.status === 'planned' && (
-        <GoForm method="post" className="stick">
+        <GoForm className="stick">
           <Button type="submit" name="intent" value="start" $large>
             Start the load
           </Button>

@@ -133,7 +133,7 @@ export async function startServer({ databaseUrl, port, dev = false, quiet = fals
     over = true;
   });
   for (let i = 0; i < 300 && !over; i++) {
-    const answer = await fetch(`${address}/healthz`).catch(() => null);
+    const answer = await fetch(`${address}/readyz`).catch(() => null);
     if (answer?.ok) return { child, exited, address };
     await new Promise((r) => setTimeout(r, 200));
   }

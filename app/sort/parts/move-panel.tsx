@@ -1,11 +1,12 @@
 /** Where a chosen piece may go, what each place would cost, and which rules it would break. The way by tap, by keyboard and without JavaScript. */
-import { Form, Link } from 'react-router';
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { media } from '../../theme/tokens.ts';
 import type { Selected } from '../sort-view.server.ts';
 import { Button } from '../../ui/button.tsx';
 import { Swatch } from '../../ui/fold.tsx';
 import { LimitMarks } from './limit-marks.tsx';
+import { PostForm } from '../../ui/post-form.tsx';
 
 const Panel = styled.section`
   background: var(--paper);
@@ -77,7 +78,7 @@ const Panel = styled.section`
   }
 `;
 
-export function MovePanel({ selected, back }: { selected: Selected; back: string }) {
+export function MovePanel({ selected, planId, back }: { selected: Selected; planId: string; back: string }) {
   return (
     <Panel aria-labelledby="move" id="move-panel">
       <header>
@@ -104,14 +105,15 @@ export function MovePanel({ selected, back }: { selected: Selected; back: string
             {o.verdict === 'refused' ? (
               <span />
             ) : (
-              <Form method="post" action="/sort" preventScrollReset>
+              <PostForm action="/sort" preventScrollReset>
+                <input type="hidden" name="plan" value={planId} />
                 <input type="hidden" name="piece" value={selected.piece.id} />
                 <input type="hidden" name="target" value={o.target} />
                 <input type="hidden" name="intent" value="move" />
                 <Button type="submit" $quiet aria-label={`Move ${selected.piece.name}: ${o.label}`}>
                   Move
                 </Button>
-              </Form>
+              </PostForm>
             )}
           </li>
         ))}

@@ -1,10 +1,11 @@
 /** A large basket is being sorted: how far it is, and the way out. Looks again by itself; without JavaScript a link does. */
 import { useEffect } from 'react';
-import { Form, Link, useRevalidator } from 'react-router';
+import { Link, useRevalidator } from 'react-router';
 import { styled } from 'styled-components';
 import { durationText } from '../../shared/words.ts';
 import { Button } from '../../ui/button.tsx';
 import { Quiet } from '../../ui/page.tsx';
+import { PostForm } from '../../ui/post-form.tsx';
 
 export interface SortingView {
   pieces: number;
@@ -47,12 +48,12 @@ export function SortingNow({ sorting: s }: { sorting: SortingView }) {
         {s.seconds < 60 ? `${s.seconds} s` : durationText(s.seconds / 60)} so far. You can do something else meanwhile;
         your last plan stays until the new one is there.
       </Quiet>
-      <Form method="post" action="/sort">
+      <PostForm action="/sort">
         <Button type="submit" name="intent" value="stop" $quiet>
           Stop sorting
         </Button>{' '}
         <Link to="/sort">Look again</Link>
-      </Form>
+      </PostForm>
     </Box>
   );
 }

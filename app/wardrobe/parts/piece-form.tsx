@@ -80,12 +80,15 @@ export function PieceForm({
   options,
   reply,
   isNew,
+  seen,
   children,
 }: {
   start: Record<string, string | string[]>;
   options: PieceOptions;
   reply: Reply;
   isNew: boolean;
+  /** The version of what the form starts from; a new piece has none. */
+  seen?: string;
   children?: React.ReactNode;
 }) {
   const raw = (name: string): unknown => (reply ? reply.initialValue?.[name] : start[name]);
@@ -102,7 +105,7 @@ export function PieceForm({
   const stated = (rest: Option[]): Option[] => [['', 'Not stated'], ...rest];
   const errors = Object.values(reply?.error ?? {}).flatMap((e) => e ?? []);
   return (
-    <FormStack method="post">
+    <FormStack seen={seen}>
       {errors.length > 0 && (
         <Notice severity="caution" title="Not stored yet" live>
           {errors.join(' ')}

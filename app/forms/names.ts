@@ -1,0 +1,7 @@
+/** Names of the hidden fields every form of ours carries. */
+
+/** The form's own key: the same form sent twice is done once. */
+export const keyField = 'form-key';
+export const keyShape = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+/** What the form was filled in from, so that nobody overwrites unseen what somebody else has stored meanwhile. */
+export const seenField = 'seen';

@@ -1,0 +1,26 @@
+/**
+ * The server's log: one JSON line an event, with the request's id and without anything personal: no addresses, no queries, no form fields.
+ * `NEAT_FOLD_LOG` = a file; without it, warnings and errors go to standard error.
+ */
+import { randomUUID } from 'node:crypto';
+import pino from 'pino';
+import { pinoHttp } from 'pino-http';
+
+const file = process.env.NEAT_FOLD_LOG;
+export const log = pino(
+  { name: 'neat-fold', level: process.env.NEAT_FOLD_LOG_LEVEL ?? (file ? 'info' : 'warn'), base: null },
+  pino.destination(file ? { dest: file, mkdir: true, sync: false } : { dest: 2, sync: true }),
+);
+
+/** One line a request: method, path, status, milliseconds. */
+export const requestLog = pinoHttp({
+  logger: log,
+  genReqId: () => randomUUID(),
+  quietReqLogger: true,
+  customLogLevel: (_request, response, error) =>
+    error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'info' : 'debug',
+  serializers: {
+    req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0]?.slice(0, 200) }),
+    res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+  },
+});

@@ -1,0 +1,63 @@
+/**
+ * A form that is sent to the server. It carries the page's key, so that a form sent twice is done once, and asks whether the server answers
+ * before it is sent: when it does not, what was typed stays where it is. Without JavaScript it is a plain form.
+ */
+import { createContext, useContext, useRef, useState, type FormEvent, type ReactNode } from 'react';
+import { Form, useSubmit, type FetcherWithComponents, type FormProps } from 'react-router';
+import { keyField, seenField } from '../forms/names.ts';
+import { Notice } from './notice.tsx';
+
+const FormKey = createContext('');
+export const FormKeyProvider = FormKey.Provider;
+/** The key of this page's forms, for what is sent without one. */
+export const useFormKey = (): Record<typeof keyField, string> => ({ [keyField]: useContext(FormKey) });
+
+const answerMs = 4_000;
+const serverAnswers = (): Promise<boolean> =>
+  fetch('/readyz', { signal: AbortSignal.timeout(answerMs) }).then(
+    (r) => r.ok,
+    () => false,
+  );
+
+export interface PostFormProps extends Omit<FormProps, 'method' | 'onSubmit'> {
+  children: ReactNode;
+  /** What the form was filled in from (`versionOf`); a newer state is then shown instead of overwritten. */
+  seen?: string | undefined;
+  /** Send through this fetcher, without leaving the page. */
+  fetcher?: Pick<FetcherWithComponents<unknown>, 'submit'>;
+}
+export function PostForm({ children, seen, fetcher, ...props }: PostFormProps) {
+  const key = useFormKey();
+  const submit = useSubmit();
+  const asking = useRef(false);
+  const [away, setAway] = useState(false);
+  const send = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
+    event.preventDefault();
+    if (asking.current) return;
+    const form = event.currentTarget;
+    const from = ((event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null) ?? form;
+    asking.current = true;
+    const there = await serverAnswers();
+    asking.current = false;
+    setAway(!there);
+    if (!there) return;
+    if (fetcher) await fetcher.submit(from);
+    else
+      await submit(from, {
+        preventScrollReset: props.preventScrollReset ?? false,
+        replace: props.replace ?? false,
+      });
+  };
+  return (
+    <Form {...props} method="post" onSubmit={(event) => void send(event)}>
+      <input type="hidden" name={keyField} value={key[keyField]} />
+      {seen !== undefined && <input type="hidden" name={seenField} value={seen} />}
+      {away && (
+        <Notice severity="caution" title="Not sent" live>
+          The server gives no answer. What you typed is still here: try again in a moment.
+        </Notice>
+      )}
+      {children}
+    </Form>
+  );
+}
