@@ -2,7 +2,13 @@ import { PassThrough, Transform } from 'node:stream';
 import { createReadableStreamFromReadable } from '@react-router/node';
 import { isbot } from 'isbot';
 import { renderToPipeableStream, type RenderToPipeableStreamOptions } from 'react-dom/server';
-import { ServerRouter, type EntryContext, type HandleErrorFunction, type RouterContextProvider } from 'react-router';
+import {
+  isRouteErrorResponse,
+  ServerRouter,
+  type EntryContext,
+  type HandleErrorFunction,
+  type RouterContextProvider,
+} from 'react-router';
 import { ServerStyleSheet } from 'styled-components';
 import { logContext, nonceContext } from './server/context.ts';
 import { NonceProvider } from './ui/nonce.ts';
@@ -11,7 +17,9 @@ export const streamTimeout = 5_000;
 
 /** What went wrong while a page was made: into the log, with the request's id. */
 export const handleError: HandleErrorFunction = (error, { request, context }) => {
-  if (!request.signal.aborted) context.get(logContext)?.error({ err: error }, 'a page failed');
+  const log = request.signal.aborted ? null : context.get(logContext);
+  if (isRouteErrorResponse(error) && error.status < 500) log?.info({ status: error.status }, 'a page was refused');
+  else log?.error({ err: error }, 'a page failed');
 };
 
 /**

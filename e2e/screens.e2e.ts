@@ -281,7 +281,11 @@ describe('bad input names the field and keeps what was typed', () => {
     }));
   test('finishing asks for what the load asks', () =>
     inContext({}, async (page) => {
-      await open(page, ticket);
+      await sendForm('/sort', { intent: 'sort' }); // the tests above have changed the basket
+      await open(page, '/sort');
+      await page.getByRole('link', { name: 'Open its ticket' }).click();
+      await page.waitForURL(/\/loads\//);
+      ticket = new URL(page.url()).pathname;
       await page.getByRole('button', { name: 'Start the load' }).click();
       await page.getByRole('timer').waitFor();
       const bad = await sendForm(ticket, { intent: 'finish', catcher: 'purple' });

@@ -53,6 +53,7 @@ export async function startServer(more: Record<string, string> = {}): Promise<vo
       ...process.env,
       NODE_ENV: 'production',
       NODE_OPTIONS: '',
+      NEAT_FOLD_LOG_LEVEL: 'error',
       DATABASE_URL: cluster.appUrl,
       PORT: String(port),
       ...more,

@@ -32,7 +32,7 @@ const policy = (nonce: string): string =>
   ].join('; ');
 
 const fixedHeaders: RequestHandler = (request, response, next) => {
-  response.setHeader('X-Request-Id', String(request.id));
+  response.setHeader('X-Request-Id', request.id as string);
   response.setHeader('X-Content-Type-Options', 'nosniff');
   response.setHeader('Referrer-Policy', 'same-origin');
   response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');

@@ -18,7 +18,7 @@ export const requestLog = pinoHttp({
   genReqId: () => randomUUID(),
   quietReqLogger: true,
   customLogLevel: (_request, response, error) =>
-    error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'info' : 'debug',
+    response.statusCode === 503 ? 'info' : error || response.statusCode >= 500 ? 'error' : 'debug',
   serializers: {
     req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0]?.slice(0, 200) }),
     res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),

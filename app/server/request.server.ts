@@ -125,15 +125,18 @@ async function bodyText(request: Request): Promise<string> {
   if (Number(request.headers.get('content-length') ?? 0) > limits.bytes) throw tooLarge();
   if (!request.body) return '';
   const decoder = new TextDecoder('utf-8', { fatal: true });
+  // Read by hand: a loop that is left early would cut the line before it has its answer.
+  const reader = (request.body as ReadableStream<Uint8Array>).getReader();
   let text = '';
   let bytes = 0;
   try {
-    for await (const chunk of request.body as unknown as AsyncIterable<Uint8Array>) {
-      bytes += chunk.byteLength;
+    for (;;) {
+      const { done, value } = await reader.read();
+      if (done) return text + decoder.decode();
+      bytes += value.byteLength;
       if (bytes > limits.bytes) throw tooLarge();
-      text += decoder.decode(chunk, { stream: true });
+      text += decoder.decode(value, { stream: true });
     }
-    return text + decoder.decode();
   } catch (error) {
     if (error instanceof TypeError) throw new Response('The form is not readable text.', { status: 400 });
     throw error;

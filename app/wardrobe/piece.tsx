@@ -1,4 +1,4 @@
-import { data, redirect } from 'react-router';
+import { data, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
@@ -222,6 +222,7 @@ function TrustSection({
 
 export default function Piece({ loaderData: v, actionData }: Route.ComponentProps) {
   const reply = actionData && 'status' in actionData ? actionData : null;
+  const [query] = useSearchParams();
   return (
     <>
       <PageHead>
@@ -331,6 +332,11 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
       </Two>
       <Section>
         <h2>Change what is known</h2>
+        {query.has('stored') && !reply && (
+          <Notice live title="Stored">
+            The next sorting uses it.
+          </Notice>
+        )}
         <PieceForm
           key={v.seen}
           start={v.start}
