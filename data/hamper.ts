@@ -5,12 +5,12 @@ import type { Transaction } from './client.ts';
 import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
-import { runningLoads } from './loads.ts';
+import { piecesInLoads } from './loads.ts';
 
 export async function currentHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
   const household = await readHousehold(tx);
   if (!household) return null;
-  const busy = new Set((await runningLoads(tx)).flatMap((l) => l.load.garments));
+  const busy = new Set((await piecesInLoads(tx)).map((p) => p.garmentId));
   const pieces = (await listPieces(tx)).filter((p) => p.basket !== null && !busy.has(p.row.id));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
   return {

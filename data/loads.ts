@@ -1,5 +1,5 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
-import { and, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument, PlannedLoadDocument } from '../formats/plan.ts';
 import type { Transaction } from './client.ts';
@@ -49,16 +49,6 @@ export async function newestPlanId(tx: Transaction): Promise<string | null> {
   const [plan] = await tx.select({ id: plans.id }).from(plans).orderBy(desc(plans.createdAt)).limit(1);
   return plan?.id ?? null;
 }
-/** How many loads of the newest plan are still to be washed. */
-export async function plannedLoads(tx: Transaction): Promise<number> {
-  const planId = await newestPlanId(tx);
-  if (planId === null) return 0;
-  const [row] = await tx
-    .select({ n: count() })
-    .from(loads)
-    .where(and(eq(loads.planId, planId), eq(loads.status, 'planned')));
-  return row?.n ?? 0;
-}
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
   const [plan] = await tx.select().from(plans).orderBy(desc(plans.createdAt)).limit(1);
   if (!plan) return null;
@@ -103,6 +93,18 @@ export async function findLoad(tx: Transaction, id: string): Promise<LoadView | 
 }
 export async function runningLoads(tx: Transaction): Promise<LoadView[]> {
   return (await joined(tx).where(eq(loads.status, 'running')).orderBy(loads.endsAt)).flatMap(toView);
+}
+/** Pieces that are in a running load, with that load: without the documents of their plans. */
+export async function piecesInLoads(tx: Transaction): Promise<{ garmentId: string; loadId: string }[]> {
+  const rows = await tx
+    .select({
+      loadId: loads.id,
+      garments: sql<string[] | null>`${plans.result}->'loads'->${loads.number}->'garments'`,
+    })
+    .from(loads)
+    .innerJoin(plans, eq(plans.id, loads.planId))
+    .where(eq(loads.status, 'running'));
+  return rows.flatMap(({ loadId, garments }) => (garments ?? []).map((garmentId) => ({ garmentId, loadId })));
 }
 export async function finishedLoads(tx: Transaction, limit: number): Promise<LoadView[]> {
   return (await joined(tx).where(eq(loads.status, 'finished')).orderBy(desc(loads.finishedAt)).limit(limit)).flatMap(

@@ -49,7 +49,7 @@ try {
 } finally {
   server?.child.kill('SIGTERM');
   await server?.exited;
-  if (!database.reused) database.stop();
+  await database.leave();
 }
 if (process.argv.includes('--record')) {
   const machine = `${os.cpus().length} cores, ${os.cpus()[0]?.model.trim() ?? 'unknown processor'}, Node ${process.versions.node}`;

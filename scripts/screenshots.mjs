@@ -113,5 +113,5 @@ try {
   await browser?.close();
   server?.child.kill('SIGTERM');
   await server?.exited;
-  if (!database.reused) database.stop();
+  await database.leave();
 }

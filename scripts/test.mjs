@@ -85,7 +85,7 @@ try {
   if (wanted('browser'))
     jest('browser', ['browser'], { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) });
 } finally {
-  if (!database.reused) database.stop();
+  await database.leave();
 }
 const failed = results.filter((r) => !r.ok).map((r) => r.name);
 console.log(

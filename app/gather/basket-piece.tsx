@@ -25,7 +25,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
-    const view = await basketView(scope, { q: '', show: 'all', owner: '' });
+    const view = await basketView(scope, { q: '', show: 'all', owner: '', all: false });
     const piece = view.pieces.find((p) => p.id === params.pieceId);
     if (!piece) throw notFound('That piece is not in the basket.');
     const timeZone = (await readHousehold(scope.tx))?.timeZone ?? 'UTC';

@@ -16,7 +16,7 @@ import { isMostlyWool } from '@core/fibre/blend.ts';
 import { stainFacts } from '@core/stain/stains.ts';
 import { wearsAllowed, type Dueness, type WearGroup } from '@core/wear/wear.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
-import { runningLoads } from '@data/loads.ts';
+import { piecesInLoads } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
 import type { BasketState } from '@data/schema.ts';
 import type { ClothView } from '../ui/fold.tsx';
@@ -56,7 +56,10 @@ export interface BasketFilter {
   q: string;
   show: 'all' | Dueness;
   owner: string;
+  /** Every row; otherwise as many as anyone looks through. */
+  all: boolean;
 }
+const firstRows = 40;
 
 const soilMarks: Record<BasketState['soil'], string | null> = {
   none: 'not dirty',
@@ -148,10 +151,10 @@ function rotationTexts(pieces: readonly Piece[], intervalDays: number): string[]
 
 export async function basketView({ tx, now }: Scope, filter: BasketFilter): Promise<BasketView> {
   const pieces = await listPieces(tx);
-  const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
-  const running = await runningLoads(tx);
-  const inLoad = new Map(running.flatMap((l) => l.load.garments.map((g) => [g, l.id] as const)));
-  const household = householdOf((await readHousehold(tx))?.document ?? {});
+  const home = await readHousehold(tx);
+  const timeZone = home?.timeZone ?? 'UTC';
+  const household = householdOf(home?.document ?? {});
+  const inLoad = new Map((await piecesInLoads(tx)).map((p) => [p.garmentId, p.loadId]));
   const rest = pieces
     .filter((p) => p.basket === null)
     .map((p) => {
@@ -193,6 +196,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
     ),
     wardrobe: matches
       .sort((a, b) => order[a.due] - order[b.due] || b.advice.urgency - a.advice.urgency)
+      .slice(0, filter.all ? matches.length : firstRows)
       .map(({ p, advice, due }) => ({
         id: p.row.id,
         name: p.row.name,

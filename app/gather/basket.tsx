@@ -23,6 +23,7 @@ function filterOf(request: Request): BasketFilter {
     q: (query.get('q') ?? '').slice(0, 80),
     show: show === 'due' || show === 'soon' || show === 'fresh' ? show : 'all',
     owner: (query.get('owner') ?? '').slice(0, 40),
+    all: query.has('all'),
   };
 }
 export const loader = ({ request, context }: Route.LoaderArgs) =>
@@ -315,6 +316,16 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
                 ))}
               </Wardrobe>
             </PostForm>
+          )}
+          {v.wardrobe.length < v.shown && (
+            <p>
+              <Link
+                to={`/basket?${new URLSearchParams({ q: filter.q, show: filter.show, owner: filter.owner, all: '' }).toString()}`}
+                preventScrollReset
+              >
+                Show all {v.shown}
+              </Link>
+            </p>
           )}
           {v.rotations.length > 0 && (
             <Section>

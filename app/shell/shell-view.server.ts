@@ -1,8 +1,6 @@
 /** What every page shows around its work: household, day, and how many pieces hang at each stage of the line. */
 import { randomUUID } from 'node:crypto';
 import { sql } from 'drizzle-orm';
-import { basketEntries, households, loads, treatments } from '@data/schema.ts';
-import { plannedLoads } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
 
@@ -21,21 +19,30 @@ export interface ShellView {
   stages: StageView[];
 }
 
+type Counts = {
+  name: string | null;
+  timeZone: string | null;
+  basket: number;
+  marked: number;
+  running: number;
+  treated: number;
+  planned: number;
+};
+const nothing: Counts = { name: null, timeZone: null, basket: 0, marked: 0, running: 0, treated: 0, planned: 0 };
+
+/** One question to the database, since every page asks it. */
 export async function shellView({ tx, now }: Scope): Promise<ShellView> {
-  const [home] = await tx.select({ name: households.name, timeZone: households.timeZone }).from(households);
-  const [basket] = await tx.select({ n: sql<string>`count(*)` }).from(basketEntries);
-  const [running] = await tx
-    .select({ n: sql<string>`count(*)` })
-    .from(loads)
-    .where(sql`${loads.status} = 'running'`);
-  const [treated] = await tx
-    .select({ n: sql<string>`count(*)` })
-    .from(treatments)
-    .where(sql`${treatments.closedAt} is null`);
-  const [marked] = await tx
-    .select({ n: sql<string>`coalesce(sum(jsonb_array_length(${basketEntries.state}->'stains')), 0)` })
-    .from(basketEntries);
-  const planned = await plannedLoads(tx);
+  const { rows } = await tx.execute<Counts>(sql`
+    select
+      (select name from household) as name,
+      (select time_zone from household) as "timeZone",
+      (select count(*)::int from basket_entry) as basket,
+      (select coalesce(sum(jsonb_array_length(state->'stains')), 0)::int from basket_entry) as marked,
+      (select count(*)::int from load where status = 'running') as running,
+      (select count(*)::int from treatment where closed_at is null) as treated,
+      (select count(*)::int from load where status = 'planned' and plan_id =
+        (select id from plan order by created_at desc limit 1)) as planned`);
+  const home = rows[0] ?? nothing;
   const stage = (id: StageView['id'], label: string, count: number, unit: string): StageView => ({
     id,
     label,
@@ -45,13 +52,13 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
   });
   return {
     formKey: randomUUID(),
-    household: home?.name ?? 'No household yet',
-    day: dayText(now, home?.timeZone ?? 'UTC'),
+    household: home.name ?? 'No household yet',
+    day: dayText(now, home.timeZone ?? 'UTC'),
     stages: [
-      stage('gather', 'Gather', Number(basket?.n ?? 0), 'piece'),
-      stage('sort', 'Sort', planned, 'load'),
-      stage('treat', 'Treat', Math.max(Number(treated?.n ?? 0), Number(marked?.n ?? 0)), 'mark'),
-      stage('wash', 'Wash', Number(running?.n ?? 0), 'running load'),
+      stage('gather', 'Gather', home.basket, 'piece'),
+      stage('sort', 'Sort', home.planned, 'load'),
+      stage('treat', 'Treat', Math.max(home.treated, home.marked), 'mark'),
+      stage('wash', 'Wash', home.running, 'running load'),
       stage('log', 'Log', 0, ''),
     ],
   };

@@ -57,7 +57,8 @@ function Bell() {
   if (state === 'on')
     return (
       <TextButton
-        onPress={() => {
+        type="button"
+        onClick={() => {
           localStorage.removeItem('bell');
           setState('off');
         }}
@@ -67,7 +68,8 @@ function Bell() {
     );
   return (
     <TextButton
-      onPress={() => {
+      type="button"
+      onClick={() => {
         ring(0.2);
         void Notification.requestPermission().then((p) => {
           if (p === 'granted') localStorage.setItem('bell', 'on');

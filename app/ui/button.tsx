@@ -53,7 +53,8 @@ export const LinkButton = styled(AriaLink)<{ $quiet?: boolean; $large?: boolean;
   ${face}
 `;
 /** A button that reads as a word in the text. */
-export const TextButton = styled(AriaButton)`
+/** Plain, since lists hold hundreds of them. */
+export const TextButton = styled.button`
   background: none;
   border: 0;
   padding: 0.35rem 0.1rem;
@@ -63,7 +64,7 @@ export const TextButton = styled(AriaButton)`
   text-decoration: underline;
   text-decoration-color: var(--shelf);
   text-underline-offset: 0.2em;
-  &[data-hovered] {
+  &:hover {
     color: var(--ink);
     text-decoration-color: currentcolor;
   }

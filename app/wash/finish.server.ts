@@ -7,7 +7,7 @@ import { closeTreatmentsOf } from '../treat/treat-actions.server.ts';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { takeFromCupboard } from '@data/household.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
-import { findLoad, markFinished, markStarted, newestPlanId, runningLoads, type LoadView } from '@data/loads.ts';
+import { findLoad, markFinished, markStarted, newestPlanId, piecesInLoads, type LoadView } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
 
 export type StartResult = 'started' | 'already-started' | 'piece-busy' | 'older-plan' | 'piece-gone' | 'piece-changed';
@@ -38,7 +38,7 @@ export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<Sta
     if (!piece?.basket || !planned) return 'piece-gone';
     if (clothOfPiece(garmentDocument(piece, now)) !== clothOfPiece(planned)) return 'piece-changed';
   }
-  const busy = new Set((await runningLoads(tx)).filter((l) => l.id !== load.id).flatMap((l) => l.load.garments));
+  const busy = new Set((await piecesInLoads(tx)).filter((p) => p.loadId !== load.id).map((p) => p.garmentId));
   if (load.load.garments.some((g) => busy.has(g))) return 'piece-busy';
   if (!(await markStarted(tx, load.id, now, new Date(now.getTime() + load.load.durationMin * 60_000))))
     return 'already-started';

@@ -1,7 +1,7 @@
 // What start, test, bench and screenshots share: Node built-ins only, so that it runs before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -14,6 +14,23 @@ export const say = (message) => console.log(`[${((Date.now() - started) / 1000).
 export const fail = (message) => {
   console.error(`neat-fold: ${message}`);
   process.exit(1);
+};
+const troubles = {
+  EACCES: 'may not be written',
+  EPERM: 'may not be changed',
+  EROFS: 'is on a disk that cannot be written',
+  ENOSPC: 'does not fit on the disk: it is full',
+};
+/** A failure in one line, without a stack. */
+export const plain = (error) => {
+  const known = troubles[error?.code];
+  if (known) return `${error.path ?? 'this folder'} ${known}`;
+  return error instanceof Error ? error.message : String(error);
+};
+/** Whatever fails from here on is said in one line. */
+export const sayPlainly = () => {
+  process.on('uncaughtException', (error) => fail(plain(error)));
+  process.on('unhandledRejection', (error) => fail(plain(error)));
 };
 
 /** Run a command to its end; one clear line when it fails. */
@@ -112,13 +129,20 @@ export const portIsFree = (port) =>
     server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
   });
 
+const logBytes = 5_000_000;
+/** The log of before is kept once, when it has grown long. */
+export function keepLog(file) {
+  if (existsSync(file) && statSync(file).size > logBytes) renameSync(file, `${file}.before`);
+}
+
 /** Start server.mjs as a child and wait until it answers. */
-export async function startServer({ databaseUrl, port, dev = false, quiet = false }) {
+export async function startServer({ databaseUrl, port, dev = false, quiet = false, log }) {
   const env = {
     ...process.env,
     NODE_ENV: dev ? 'development' : 'production',
     DATABASE_URL: databaseUrl,
     PORT: String(port),
+    ...(log ? { NEAT_FOLD_LOG: log } : {}),
   };
   const child = spawn(process.execPath, ['--enable-source-maps', 'server.mjs'], {
     cwd: root,
