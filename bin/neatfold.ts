@@ -4,6 +4,7 @@ import { evaluateText } from '@formats/evaluate.ts';
 import { readHamper } from '@formats/hamper.ts';
 import { documentSchemas, jsonSchemaOf, type DocumentName } from '@formats/json-schema.ts';
 import { documentText, openPlan, planHamper } from '@formats/plan.ts';
+import { textOfBytes } from '@formats/json.ts';
 import { problemLine, type Problem } from '@formats/problem.ts';
 import { referenceText } from '@formats/reference.ts';
 
@@ -16,9 +17,9 @@ const complain = (lines: readonly string[]): number => {
   return exit.badInput;
 };
 
-function readText(file: string): string | null {
+function readBytes(file: string): Uint8Array | null {
   try {
-    return readFileSync(file === '-' ? 0 : file, 'utf8');
+    return readFileSync(file === '-' ? 0 : file);
   } catch {
     return null;
   }
@@ -36,8 +37,10 @@ const readers: Readonly<Record<string, (text: string) => Reading>> = {
 };
 
 function answer(read: (text: string) => Reading, file: string): number {
-  const text = readText(file);
-  if (text === null) return complain([`document: cannot read ${file}`]);
+  const bytes = readBytes(file);
+  if (bytes === null) return complain([`document: cannot read ${file}`]);
+  const text = textOfBytes(bytes);
+  if (text === null) return complain(['document: not valid UTF-8']);
   const result = read(text);
   if (!result.ok) return complain(result.problems.map(problemLine));
   process.stdout.write(documentText(result.value));

@@ -372,6 +372,8 @@ const pinSchema = v.union([
   }),
 ]);
 
+/** More than any house washes at once; a plan of so many takes half a minute. */
+const mostGarments = 1_500;
 export const hamperSchema = v.object({
   format: v.pipe(
     v.string(),
@@ -383,7 +385,7 @@ export const hamperSchema = v.object({
   ),
   now: instant,
   household: householdSchema,
-  garments: v.array(garmentSchema),
+  garments: v.pipe(v.array(garmentSchema), v.maxLength(mostGarments, `must hold at most ${mostGarments} pieces`)),
   pins: list(pinSchema),
 });
 export type HamperDocument = v.InferInput<typeof hamperSchema>;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { textOfBytes } from './json.ts';
 import { readHamper, readHamperValue, type HamperDocument } from './hamper.ts';
 import { documentSchemas, jsonSchemaOf, type DocumentName } from './json-schema.ts';
 import { documentText, planHamper, planSchema } from './plan.ts';
@@ -90,6 +91,43 @@ describe('reading a hamper', () => {
     if (!read.ok) throw new Error('must be readable');
     expect(read.value.unknownKeys).toEqual(expect.arrayContaining(['household.colour', 'shelf']));
     expect(planHamper(read.value).warnings.filter((w) => w.code === 'unknown-key')).toHaveLength(2);
+  });
+});
+
+describe('hostile documents', () => {
+  const problems = (text: string): string[] => {
+    const read = readHamper(text);
+    return read.ok ? [] : read.problems.map((p) => `${p.path}: ${p.message}`);
+  };
+  test('a key that stands twice is refused where it stands, not taken silently', () => {
+    const text = JSON.stringify(good()).replace('"garments":[{', '"garments":[{"soil":"heavy","soil":"light",');
+    expect(problems(text)).toEqual(['garments[0].soil: stands here twice']);
+    expect(problems('{"format":1,"format":2}')).toEqual(['format: stands here twice']);
+    // The same key in two objects is no doubling.
+    expect(problems(JSON.stringify(good()))).toEqual([]);
+  });
+  test('thousands of unknown keys are named once and counted', () => {
+    const many = Object.fromEntries(Array.from({ length: 5_000 }, (_, i) => [`${'k'.repeat(3_000)}${i}`, 1]));
+    const read = readHamperValue({ ...good(), ...many });
+    if (!read.ok) throw new Error('must be readable');
+    expect(read.value.unknownKeys.length).toBe(51);
+    expect(read.value.unknownKeys.at(-1)).toBe('and 4950 more');
+    expect(JSON.stringify(read.value.unknownKeys).length).toBeLessThan(12_000);
+  });
+  test('as many pieces as a plan takes half a minute for, and not one more', () => {
+    const piece = good().garments[0]!;
+    const of = (n: number) => ({
+      ...good(),
+      garments: Array.from({ length: n }, (_, i) => ({ ...piece, id: `p${i}` })),
+    });
+    expect(readHamperValue(of(1_500)).ok).toBe(true);
+    const read = readHamperValue(of(1_501));
+    expect(read.ok ? [] : read.problems).toEqual([{ path: 'garments', message: 'must hold at most 1500 pieces' }]);
+  });
+  test('bytes that are no UTF-8 are no text', () => {
+    expect(textOfBytes(new TextEncoder().encode('é 布'))).toBe('é 布');
+    expect(textOfBytes(Uint8Array.from([0x7b, 0xff, 0x7d]))).toBeNull();
+    expect(textOfBytes(Uint8Array.from([0xed, 0xa0, 0x80]))).toBeNull();
   });
 });
 

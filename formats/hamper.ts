@@ -20,7 +20,7 @@ import {
   type LabelDocument,
 } from './hamper-schema.ts';
 import { parseJson } from './json.ts';
-import { listsForObjects, maxProblems, problemsOf, type Problem } from './problem.ts';
+import { listsForObjects, maxProblems, problemsOf, shortPath, type Problem } from './problem.ts';
 
 export type { HamperDocument } from './hamper-schema.ts';
 
@@ -56,7 +56,7 @@ export function readHamperValue(value: unknown): HamperResult {
         now: document.now,
         pins: pinsOf(document),
       },
-      unknownKeys: unknownKeys(value, checked.output, ''),
+      unknownKeys: told(unknownKeys(value, checked.output, '')),
     },
   };
 }
@@ -67,7 +67,7 @@ function idProblems(d: HamperDocument): Problem[] {
   const unique = (list: readonly { id: string }[] | null | undefined, path: string): void => {
     const seen = new Set<string>();
     list?.forEach((item, i) => {
-      if (seen.has(item.id)) out.push({ path: `${path}[${i}].id`, message: `"${item.id}" is already used` });
+      if (seen.has(item.id)) out.push({ path: `${path}[${i}].id`, message: `"${shortPath(item.id)}" is already used` });
       seen.add(item.id);
     });
   };
@@ -90,7 +90,9 @@ function pinProblems(d: HamperDocument): Problem[] {
   const known = new Set(d.garments.map((g) => g.id));
   return (d.pins ?? []).flatMap((p, i) =>
     pinnedIds(p).flatMap((id, k) =>
-      known.has(id) ? [] : [{ path: `pins[${i}].${pinPath(p, k)}`, message: `"${id}" is no garment of this document` }],
+      known.has(id)
+        ? []
+        : [{ path: `pins[${i}].${pinPath(p, k)}`, message: `"${shortPath(id)}" is no garment of this document` }],
     ),
   );
 }
@@ -103,6 +105,11 @@ const pinsOf = (d: HamperDocument): Pin[] =>
       : { kind: 'outcome', outcomes: p.outcome, byHand: p.by === 'hand', confirmed };
   });
 
+/** As many as anyone reads, each at a length anyone reads. */
+const told = (paths: readonly string[]): string[] => [
+  ...paths.slice(0, maxProblems).map(shortPath),
+  ...(paths.length > maxProblems ? [`and ${paths.length - maxProblems} more`] : []),
+];
 /** Keys of the input that the schema dropped. */
 function unknownKeys(input: unknown, output: unknown, path: string): string[] {
   if (Array.isArray(input))

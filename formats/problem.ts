@@ -6,6 +6,10 @@ export interface Problem {
   message: string;
 }
 export const maxProblems = 50;
+const longestPath = 160;
+/** A path as people read it: what a document calls its keys is not repeated without end. */
+export const shortPath = (path: string): string =>
+  path.length <= longestPath ? path : `${path.slice(0, longestPath / 2)}…${path.slice(-longestPath / 4)}`;
 
 /** `garments[3].parts[0].fibres[0].percent` of a Valibot issue path. */
 export function issuePath(issue: v.BaseIssue<unknown>): string {
@@ -43,7 +47,7 @@ export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): Problem[] {
       for (const inner of issue.issues) visit(inner, prefix || own === 'document' ? path : own);
       return;
     }
-    if (out.length < maxProblems) out.push({ path, message: issueMessage(issue) });
+    if (out.length < maxProblems) out.push({ path: shortPath(path), message: issueMessage(issue) });
   };
   for (const issue of issues) visit(issue, '');
   return out;

@@ -10,6 +10,7 @@ import { Master } from './exact/simplex.ts';
 import { Modes } from './bounds/modes.ts';
 import { Search } from './search/search.ts';
 import { independentGroups, solve } from './solve.ts';
+import { divideByCounts, kindsOf } from './exact/counts.ts';
 import { divideBySubsets } from './exact/subsets.ts';
 
 const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
@@ -35,6 +36,39 @@ const effort = {
   visited: 5_000_000,
   climb: { climbs: 2, reach: 0.2, nodes: 300 },
 };
+
+describe('many alike', () => {
+  const few = fc.array(fc.tuple(washable, fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 });
+  test('counting kinds costs what trying every subset costs', () =>
+    fc.assert(
+      fc.property(few, (kinds) => {
+        const list = kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g));
+        const { inst, pricer } = instanceOf(list);
+        const found = kindsOf(inst);
+        if (found === null) throw new Error('so few are always counted');
+        const division = divideByCounts(inst, pricer, found);
+        expect(division.cost).toBeCloseTo(divideBySubsets(inst, pricer).cost, 6);
+        const all = [...division.loads.flat(), ...division.waiting].sort((a, b) => a - b);
+        expect(all).toEqual(list.map((_, i) => i));
+      }),
+      { numRuns: 60 },
+    ));
+  test('two hundred alike are divided with proof; twins that a decision tells apart are not counted', () => {
+    const { inst, pricer } = instanceOf(Array.from({ length: 200 }, () => garment('g')));
+    const kinds = kindsOf(inst)!;
+    expect(kinds.map((k) => k.length)).toEqual([200]);
+    const division = divideByCounts(inst, pricer, kinds);
+    const sizes = division.loads.map((l) => l.length);
+    expect(sizes.reduce((s, x) => s + x, 0) + division.waiting.length).toBe(200);
+    expect(new Set(sizes).size).toBeLessThanOrEqual(2 + 1);
+    const decided = makeInstance(inst.basket, inst.items, [[0, 1]]);
+    expect(kindsOf(decided)).toBeNull();
+  });
+  test('too many kinds are left to the other ways', () => {
+    const { inst } = instanceOf(Array.from({ length: 13 }, (_, i) => garment('g', { valueEur: 20 + i })));
+    expect(kindsOf(inst)).toBeNull(); // 2¹³ states
+  });
+});
 
 describe('the master problem', () => {
   test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {

@@ -1,6 +1,6 @@
 /**
  * Division of the pieces into loads and waiting, at least total cost, with a proven lower bound. Pieces that can never share a load fall into
- * independent groups; small groups are solved over all subsets, middle ones by branch and price, large ones by search with a bound.
+ * independent groups; small groups are solved over all subsets, groups of many alike over counts, middle ones by branch and price, large ones by search with a bound.
  * Deterministic: limits are counts, ties go by the order of the input.
  */
 import type { Basket } from '../price/basket.ts';
@@ -10,6 +10,7 @@ import type { PooledLoad } from './exact/column-list.ts';
 import { ascending, makeInstance, piecesOf, Pricer, type Division, type Instance, type Item } from './instance.ts';
 import { Modes } from './bounds/modes.ts';
 import { Search } from './search/search.ts';
+import { divideByCounts, kindsOf } from './exact/counts.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 
@@ -114,6 +115,11 @@ function divide(
   const n = inst.items.length;
   if (n <= subsetLimit) {
     const division = divideBySubsets(inst, pricer);
+    return { division, lowerBound: division.cost, optimal: true };
+  }
+  const kinds = kindsOf(inst);
+  if (kinds) {
+    const division = divideByCounts(inst, pricer, kinds);
     return { division, lowerBound: division.cost, optimal: true };
   }
   const pool = new Map<string, PooledLoad>();
