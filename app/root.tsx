@@ -1,5 +1,3 @@
-import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
-import '@fontsource/young-serif/latin-400.css';
 import { useSyncExternalStore, type ReactNode } from 'react';
 import { I18nProvider, RouterProvider } from 'react-aria-components';
 import {
@@ -14,6 +12,7 @@ import {
   type NavigateOptions,
 } from 'react-router';
 import type { Route } from './+types/root';
+import { firstFonts } from './theme/fonts.ts';
 import { GlobalStyle } from './theme/global.ts';
 import { Empty } from './ui/notice.tsx';
 import { Button, LinkButton } from './ui/button.tsx';
@@ -41,7 +40,14 @@ export function Layout({ children }: { children: ReactNode }) {
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta property="csp-nonce" nonce={nonce} />
         <meta name="color-scheme" content="light dark" />
+        <meta
+          name="description"
+          content="Sorts a household's washing by fibre, colour and care label, plans every load and says why."
+        />
         <link rel="icon" href="/icon.svg" type="image/svg+xml" />
+        {firstFonts.map((href) => (
+          <link key={href} rel="preload" as="font" type="font/woff2" href={href} crossOrigin="anonymous" />
+        ))}
         <Meta />
         <Links nonce={nonce} />
       </head>

@@ -60,6 +60,7 @@ app.get('/readyz', async (_request, response) => {
     .status(ok ? 200 : 503)
     .json({ ok });
 });
+app.use(compression());
 if (production) {
   // Compressed when built; the browser takes the smallest it understands.
   const files = (folder: string, serveStatic: object) =>
@@ -72,7 +73,7 @@ if (production) {
   app.use('/assets', files('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(files('build/client', { maxAge: '1h' }));
 }
-app.use(pageHeaders, knownMethods, ownPagesOnly, ...notTooMany, compression());
+app.use(pageHeaders, knownMethods, ownPagesOnly, ...notTooMany);
 app.use(async (_request, response, next) => {
   response.locals.ready = await isReady();
   next();

@@ -1,7 +1,9 @@
 import { createGlobalStyle } from 'styled-components';
+import { fontFaces } from './fonts.ts';
 import { darkVariables, families, lightVariables, media, type } from './tokens.ts';
 
 export const GlobalStyle = createGlobalStyle`
+  ${fontFaces}
   :root { ${lightVariables} color-scheme: light; }
   @media (prefers-color-scheme: dark) { :root { ${darkVariables} color-scheme: dark; } }
   *, *::before, *::after { box-sizing: border-box; }
