@@ -1,5 +1,5 @@
 // Response times of the main pages, and what the browser loads first. Arguments: address of a running server.
-import { readFileSync } from 'node:fs';
+import http from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { sendForm } from '../scripts/lib/send-form.mjs';
 
@@ -24,13 +24,30 @@ for (const page of pages) {
   );
 }
 
+/** Bytes of an answer as they travel, with the encoding a browser asks for. */
+const bytesOnTheWire = (url) =>
+  new Promise((resolve, reject) => {
+    http
+      .get(url, { headers: { 'accept-encoding': 'gzip, deflate, br' } }, (response) => {
+        let bytes = 0;
+        response.on('data', (chunk) => (bytes += chunk.length));
+        response.on('end', () => resolve(bytes));
+      })
+      .on('error', reject);
+  });
 // The manifest is inlined or linked; what a page preloads is what it loads first.
-console.log('\n### JavaScript of the first load\n\n| page | files | gzip |\n| --- | --- | --- |');
+console.log(
+  '\n### The first load, bytes on the wire\n\n| page | scripts | kB | typefaces, kB | document, kB |\n| --- | --- | --- | --- | --- |',
+);
+const kB = (bytes) => (bytes / 1024).toFixed(0);
 for (const page of ['/basket', '/sort', ...(ticket ? [ticket] : [])]) {
   const html = await (await fetch(address + page)).text();
-  const files = [...new Set([...html.matchAll(/\/assets\/[\w.-]+\.js/g)].map((m) => m[0]))];
-  const size = files.reduce((s, f) => s + gzipSync(readFileSync(`build/client${f}`)).length, 0);
+  const named = (pattern) => [...new Set([...html.matchAll(pattern)].map((m) => m[0]))];
+  const sum = async (files) =>
+    (await Promise.all(files.map((f) => bytesOnTheWire(address + f)))).reduce((s, n) => s + n, 0);
+  const scripts = named(/\/assets\/[\w.-]+\.js/g);
+  const fonts = named(/\/assets\/[\w.-]+\.woff2(?=" crossorigin)/g);
   console.log(
-    `| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${files.length} | ${(size / 1024).toFixed(0)} kB |`,
+    `| ${page.startsWith('/loads/') ? '/loads/…' : page} | ${scripts.length} | ${kB(await sum(scripts))} | ${kB(await sum(fonts))} | ${kB(await bytesOnTheWire(address + page))} |`,
   );
 }

@@ -7,9 +7,11 @@ import pino from 'pino';
 import { pinoHttp } from 'pino-http';
 
 const file = process.env.NEAT_FOLD_LOG;
+const destination = pino.destination(file ? { dest: file, mkdir: true, sync: false } : { dest: 2, sync: true });
+destination.on('error', () => {}); // a full disk loses lines of the log, not the server
 export const log = pino(
   { name: 'neat-fold', level: process.env.NEAT_FOLD_LOG_LEVEL ?? (file ? 'info' : 'warn'), base: null },
-  pino.destination(file ? { dest: file, mkdir: true, sync: false } : { dest: 2, sync: true }),
+  destination,
 );
 
 /** One line a request: method, path, status, milliseconds. */

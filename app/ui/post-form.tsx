@@ -53,9 +53,11 @@ export function PostForm({ children, seen, fetcher, ...props }: PostFormProps) {
       <input type="hidden" name={keyField} value={key[keyField]} />
       {seen !== undefined && <input type="hidden" name={seenField} value={seen} />}
       {away && (
-        <Notice severity="caution" title="Not sent" live>
-          The server gives no answer. What you typed is still here: try again in a moment.
-        </Notice>
+        <div style={{ gridColumn: '1 / -1' }}>
+          <Notice severity="caution" title="Not sent" live>
+            The server gives no answer. What you typed is still here: try again in a moment.
+          </Notice>
+        </div>
       )}
       {children}
     </Form>

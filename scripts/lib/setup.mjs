@@ -162,5 +162,5 @@ export async function startServer({ databaseUrl, port, dev = false, quiet = fals
     await new Promise((r) => setTimeout(r, 200));
   }
   child.kill('SIGKILL');
-  return fail('the server did not come up');
+  throw new Error('the server did not come up');
 }
