@@ -74,6 +74,8 @@ if (wanted('imports'))
     'workers',
   ]);
 
+if (wanted('unused')) check('nothing unused', [bin('knip/bin/knip.js'), '--no-progress']);
+
 const database = await startPostgres(root, { name: 'pg-test', log: say });
 try {
   const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');

@@ -1,3 +1,4 @@
+import { dryingRange } from '@core/drying/drying.ts';
 /** Plain words for dates, durations and amounts; always with a fixed zone, so that server and browser agree. */
 import { currencySign, moneyText } from '@words/money.ts';
 import { formatInTimeZone } from './zone.ts';
@@ -20,7 +21,7 @@ export function durationText(minutes: number): string {
 /** Hours of drying as the range that the estimate deserves (−25 % … +35 %). */
 export function dryingText(hours: number): string {
   if (hours < 1.2) return `about ${durationText(hours * 60)}`;
-  return `${Math.max(1, Math.round(hours * 0.75))}–${Math.round(hours * 1.35)} h`;
+  return `${Math.max(1, Math.round(hours * dryingRange.low))}–${Math.round(hours * dryingRange.high)} h`;
 }
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 const small = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
@@ -29,5 +30,3 @@ export const numberWord = (n: number): string => small[n] ?? String(n);
 export { currencySign };
 export const money = (amount: number, currency: string): string => moneyText({ amount, currency });
 export const wholeMoney = (value: number, currency: string): string => `${value.toFixed(0)} ${currencySign(currency)}`;
-export const listText = (items: readonly string[]): string =>
-  items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items[items.length - 1] ?? ''}`;

@@ -11,7 +11,7 @@ import { actionOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
 import { dryingWarnings, type PrepareStep } from '@core/model/plan.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import { clothOfDocument } from '../shared/cloth.ts';
-import { dryingText, durationText, listText, plural } from '../shared/words.ts';
+import { dryingText, durationText, plural } from '../shared/words.ts';
 
 export interface PieceRef {
   id: string;
@@ -359,4 +359,3 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
 }
 
 export const loadTitle = (f: LoadFacts): string => f.card.title;
-export { listText };

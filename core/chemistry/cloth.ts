@@ -133,7 +133,6 @@ export function clothOf(g: ClothInput): Cloth {
 }
 
 export const proteinColumns: readonly MatrixColumn[] = ['wool', 'cashmere', 'mohair-alpaca-angora', 'silk'];
-export const woolColumns: readonly MatrixColumn[] = ['wool', 'cashmere', 'mohair-alpaca-angora'];
 export const acetateColumns: readonly MatrixColumn[] = ['acetate', 'triacetate'];
 export const hideColumns: readonly MatrixColumn[] = ['leather', 'suede'];
 export const celluloseColumns: readonly MatrixColumn[] = ['cotton', 'linen', 'hemp'];

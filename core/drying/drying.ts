@@ -7,6 +7,7 @@ import { fail, ok, type Result } from '../units/result.ts';
 import { kindFacts, type GarmentKind, type Layout } from '../garment/kinds.ts';
 import { physicalFibres, type PhysicalFibreId } from '../fibre/physical.ts';
 
+/** What is said of a drying time: the model's hours times these, for rooms and weather differ. */
 export const dryingRange = { low: 0.75, high: 1.35 } as const;
 const pressurePa = 101325;
 const stefanBoltzmann = 5.670374e-8;

@@ -2,7 +2,7 @@
 import { clamp, mixture } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { physicalFibres, type PhysicalFibreId } from '../fibre/physical.ts';
-import { dryingState, equilibriumMoisture, evaporationRate, layouts, solarShare, type DryingLayout } from './drying.ts';
+import { dryingState, equilibriumMoisture, evaporationRate, solarShare, type DryingLayout } from './drying.ts';
 import { vapourKgPerM3 } from './moisture.ts';
 
 export interface DryingItem {
@@ -114,4 +114,3 @@ export function dryInRoom(
   }
   return { hours: state.map((s) => s.hours), peakHumidity: peak };
 }
-export const isLayout = (name: string): name is DryingLayout => name in layouts;

@@ -21,7 +21,7 @@ import { kindFacts, type Use } from '../garment/kinds.ts';
 import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
 import { type DetergentClass, type HouseRules } from '../model/household.ts';
-import { actionOrder, bleachOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
+import { actionOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
 import { markCapC } from '../stain/mark-cap.ts';
 import { fuelStains, ironStains } from '../stain/stains.ts';
 import { detergentPreference, type ClothNeed } from '../washing/products.ts';
@@ -601,7 +601,3 @@ export function garmentEnvelope(g: Garment, rules: HouseRules): PieceEnvelope {
     conflicts: labelConflicts(g, label),
   };
 }
-
-/** The words of a bleach scale value. */
-export const bleachAllowed = (limit: Bleach, wanted: Exclude<Bleach, 'none'>): boolean =>
-  bleachOrder.indexOf(wanted) >= bleachOrder.indexOf(limit) && limit !== 'none';

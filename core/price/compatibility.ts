@@ -9,7 +9,6 @@ import type { Constraint } from '../model/constraints.ts';
 import { say, type Message } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
 import type { Company } from '../model/orders.ts';
-import { detergentPreference } from '../washing/products.ts';
 import type { Profile } from '../piece/profile.ts';
 
 /** The message is made only when somebody asks: a large basket compares half a million pairs. */
@@ -205,11 +204,3 @@ export function pairConflict(a: Profile, b: Profile, rules: HouseRules): Conflic
     houseRule(a, b, rules)
   );
 }
-
-export const permittedByAll = (
-  pieces: readonly Profile[],
-): ReadonlySet<(typeof detergentPreference)['white'][number]> =>
-  pieces.reduce(
-    (set, p) => new Set([...set].filter((c) => p.values.detergents.has(c))),
-    new Set(pieces[0]?.values.detergents ?? []),
-  );
