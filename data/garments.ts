@@ -1,5 +1,7 @@
 /** Pieces, and their state today as the events tell it. */
 import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { agentTested } from '../core/chemistry/agents.ts';
+import { testPassed } from '../core/chemistry/cloth.ts';
 import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
@@ -36,6 +38,16 @@ export interface DerivedState {
   /** What was taken off and is not back yet. */ detached: string | null;
   /** What asks to be mended before it is washed. */ mend: string | null;
   tests: NonNullable<GarmentDocument['tests']>;
+  /** Every reading that was not struck out, oldest first, as it was made. */
+  readings: Reading[];
+}
+export interface Reading {
+  eventId: number;
+  at: Date;
+  kind: 'spot' | 'part' | 'catcher';
+  /** An agent or a preparation. */
+  agent: string;
+  grade: number;
 }
 export interface Piece {
   row: GarmentRow;
@@ -54,6 +66,7 @@ const never: DerivedState = {
   detached: null,
   mend: null,
   tests: [],
+  readings: [],
 };
 
 const dateOf = (text: string | null): Date | null => (text === null ? null : new Date(text));
@@ -88,7 +101,7 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     .where(scope)
     .groupBy(events.garmentId);
   const tests = await tx
-    .select({ garmentId: events.garmentId, at: events.at, data: events.data })
+    .select({ id: events.id, garmentId: events.garmentId, at: events.at, data: events.data })
     .from(events)
     .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`)
     .orderBy(asc(events.at), asc(events.id));
@@ -105,20 +118,13 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
       detached: null,
       mend: null,
       tests: [],
+      readings: [],
     });
-  for (const t of tests)
-    if (t.data.test)
-      out.get(t.garmentId)?.tests.push({
-        kind: t.data.test.kind,
-        ...(t.data.test.agent ? { agent: t.data.test.agent as 'water' } : {}),
-        grade: t.data.test.grade,
-        at: t.at.toISOString(),
-      });
   const others = await tx
     .select({ garmentId: events.garmentId, at: events.at, kind: events.kind, data: events.data })
     .from(events)
     .where(
-      sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend']) ${scope ? sql`and ${scope}` : sql``}`,
+      sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend', 'struck']) ${scope ? sql`and ${scope}` : sql``}`,
     )
     .orderBy(asc(events.at), asc(events.id));
   for (const { garmentId, at, kind, data } of others) {
@@ -129,6 +135,16 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     if (data.refitted) state.detached = null;
     if (data.mend) state.mend = data.mend;
     if (kind === 'mended') state.mend = null;
+  }
+  const struck = new Set(others.map((o) => o.data.struck));
+  for (const { id, garmentId, at, data } of tests) {
+    const state = out.get(garmentId);
+    if (!state || !data.test || struck.has(id)) continue;
+    const { kind, grade, agent = 'water' } = data.test;
+    state.readings.push({ eventId: id, at, kind, agent, grade });
+    const tested = agentTested(agent, testPassed(grade));
+    if (tested)
+      state.tests.push({ kind, ...(tested === 'water' ? {} : { agent: tested }), grade, at: at.toISOString() });
   }
   return out;
 }

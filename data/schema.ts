@@ -186,7 +186,11 @@ export type EventKind = (typeof eventKinds)[number];
 /** What an event carries; `count` stands for several at once (older washes of a piece that joined later). */
 export interface EventData {
   count?: number;
-  test?: { kind: 'spot' | 'part' | 'catcher'; grade: number; /** An agent id; water when missing. */ agent?: string };
+  test?: {
+    kind: 'spot' | 'part' | 'catcher';
+    grade: number;
+    /** An agent or a preparation; water when missing. */ agent?: string;
+  };
   temperatureC?: number;
   programme?: string;
   stain?: { id: string; kind: string; result: 'gone' | 'lighter' | 'same' | 'stopped' };
@@ -207,6 +211,8 @@ export interface EventData {
   /** What asks to be mended before the next wash; a `mended` event answers it. */
   mend?: string;
   size?: 'kept' | 'changed' | 'smaller' | 'larger';
+  /** The id of a reading that was a mistake: it counts no more. */
+  struck?: number;
   note?: string;
 }
 export const events = pgTable(

@@ -3,10 +3,10 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { beginBench, report } from '@core/stain/bench.ts';
 import { planSoak } from '@core/stain/bulk-soak.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
-import { garmentOf } from '@formats/hamper.ts';
+import { garmentOf, readHamperValue } from '@formats/hamper.ts';
 import { basketState, emptyState, putInBasket } from './basket.ts';
 import { closeDatabase, inHousehold } from './client.ts';
-import { appendEvents } from './events.ts';
+import { appendEvents, garmentHistory } from './events.ts';
 import { addGarment, findPiece, garmentDocument, setTestFirstRisk, type GarmentInput } from './garments.ts';
 import { createHousehold, readHousehold, saveGeneral } from './household.ts';
 import type { MarkedStain } from './schema.ts';
@@ -180,6 +180,51 @@ describe('what the log tells of a piece', () => {
       ]),
     );
     expect((await piece()).state.detached).toBeNull();
+  });
+  test('a test with a weaker mix counts against its agent and never for it; a name that is none counts for nothing', async () => {
+    const before = (await piece()).state.tests.length;
+    const tested = (agent: string, grade: number) => ({
+      garmentId: 'shirt',
+      kind: 'tested' as const,
+      at: later(6),
+      data: { test: { kind: 'spot' as const, grade, agent } },
+    });
+    await inHousehold(here, (tx) =>
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
+        tested('peroxide-1', 4.5),
+        tested('peroxide-1', 3),
+        tested('no-such-agent', 5),
+      ]),
+    );
+    const { state } = await piece();
+    expect(state.tests.slice(before)).toEqual([
+      { kind: 'spot', agent: 'peroxide-3', grade: 3, at: later(6).toISOString() },
+    ]);
+    expect(state.readings.slice(-3).map((r) => r.agent)).toEqual(['peroxide-1', 'peroxide-1', 'no-such-agent']);
+    // The document of the piece stays one that can be planned.
+    const document = {
+      format: 'neat-fold/hamper',
+      version: 1,
+      now: now.toISOString(),
+      household: {},
+      garments: [garmentDocument(await piece(), now)],
+    };
+    expect(readHamperValue(document).ok).toBe(true);
+  });
+  test('a reading that was struck out counts no more, and stays in the history', async () => {
+    const { readings } = (await piece()).state;
+    const wrong = readings.find((r) => r.agent === 'isopropyl-alcohol')!;
+    await inHousehold(here, (tx) =>
+      appendEvents({ tx, householdId: here, actor: 'home' }, [
+        { garmentId: 'shirt', kind: 'noted', at: later(7), data: { struck: wrong.eventId, note: 'wrong piece' } },
+      ]),
+    );
+    const { state } = await piece();
+    expect(state.tests.some((t) => t.agent === 'isopropyl-alcohol')).toBe(false);
+    expect(state.readings.length).toBe(readings.length - 1);
+    expect(
+      await inHousehold(here, (tx) => garmentHistory(tx, 'shirt').then((h) => h.some((e) => e.id === wrong.eventId))),
+    ).toBe(true);
   });
   test('what asks to be mended stays until it is, and the newest note counts', async () => {
     await inHousehold(here, (tx) =>

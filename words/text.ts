@@ -27,6 +27,7 @@ import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
 import { traitLimitWords } from './en/traits.ts';
+import { treatWords } from './en/treat.ts';
 
 const locale = 'en-GB';
 /** The pattern of every message. */
@@ -35,6 +36,7 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...needWords,
   ...planWords,
   ...boardWords,
+  ...treatWords,
 };
 
 const and = new Intl.ListFormat(locale, { type: 'conjunction' });

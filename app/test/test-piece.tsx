@@ -29,8 +29,26 @@ export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async (scope, form) => {
     const { tx, now } = scope;
     const { params } = args;
-    if (!(await findPiece(tx, params.pieceId))) throw notFound('That piece is not in the wardrobe.');
+    const piece = await findPiece(tx, params.pieceId);
+    if (!piece) throw notFound('That piece is not in the wardrobe.');
     const intent = field(form, 'intent');
+    if (intent === 'strike') {
+      const wrong = piece.state.readings.find((r) => String(r.eventId) === field(form, 'reading'));
+      if (!wrong)
+        return data(
+          { part: 'test' as const, errors: ['That reading was struck out already.'], reply: null },
+          { status: 409 },
+        );
+      await appendEvents(scope, [
+        {
+          garmentId: params.pieceId,
+          kind: 'noted',
+          at: now,
+          data: { struck: wrong.eventId, note: `A reading struck out: ${wrong.kind}, grade ${wrong.grade}` },
+        },
+      ]);
+      return redirect(`/test/${params.pieceId}`);
+    }
     if (intent === 'risk' || intent === 'no-risk') {
       const read = intent === 'risk' ? readForm(form, riskSchema) : null;
       if (read && !read.ok)
@@ -263,13 +281,19 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
       {v.history.length > 0 && (
         <Section>
           <h2>Readings so far</h2>
-          <Rows>
-            {v.history.map((h, i) => (
-              <li key={`${i}${h.text}`}>
-                {h.text} <Quiet>{h.verdict}</Quiet>
-              </li>
-            ))}
-          </Rows>
+          <PostForm preventScrollReset>
+            <input type="hidden" name="intent" value="strike" />
+            <Rows>
+              {v.history.map((h) => (
+                <li key={h.eventId}>
+                  {h.text} <Quiet>{h.verdict}</Quiet>{' '}
+                  <TextButton type="submit" name="reading" value={h.eventId} aria-label={`A mistake: ${h.text}`}>
+                    A mistake: strike it out
+                  </TextButton>
+                </li>
+              ))}
+            </Rows>
+          </PostForm>
         </Section>
       )}
       <Actions style={{ marginTop: '1.5rem' }}>

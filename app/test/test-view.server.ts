@@ -74,7 +74,7 @@ export interface TestView {
   /** It gives no dye: the test asks how it bears water. */ undyed: boolean;
   plan: FastnessPlan;
   grades: GradeView[];
-  history: { text: string; verdict: string }[];
+  history: { eventId: number; text: string; verdict: string }[];
   result: string;
   risk: { text: string | null; possible: boolean; needed: boolean };
 }
@@ -130,8 +130,9 @@ export async function testView({ tx, now }: Scope, id: string, timeZone: string)
       verdict: verdictOf(grade),
       hex: tintedHex('#f7f7f4', strongest, dE),
     })),
-    history: [...g.tests].reverse().map((t) => ({
-      text: `${dayAndYear(new Date(t.at), timeZone)}: ${t.kind === 'catcher' ? 'catcher' : t.kind === 'part' ? 'part test' : 'spot test'}${t.agent === 'water' ? '' : ` with ${whatName(t.agent)}`}, grade ${t.grade}`,
+    history: [...piece.state.readings].reverse().map((t) => ({
+      eventId: t.eventId,
+      text: `${dayAndYear(t.at, timeZone)}: ${t.kind === 'catcher' ? 'catcher' : t.kind === 'part' ? 'part test' : 'spot test'}${t.agent === 'water' ? '' : ` with ${whatName(t.agent)}`}, grade ${t.grade}`,
       verdict: verdictOf(t.grade),
     })),
     risk: {

@@ -1,5 +1,14 @@
 /** The stain bench: where treatments meet basket, cupboard and history. */
-import { beginBench, dueStep, mayBegin, report, type CheckResult, type OpenChemical } from '@core/stain/bench.ts';
+import { textOf } from '@words/text.ts';
+import {
+  beginBench,
+  clockWait,
+  dueStep,
+  mayBegin,
+  report,
+  type CheckResult,
+  type OpenChemical,
+} from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { Procedure } from '@core/stain/treatment.ts';
 import { workplaceOf } from '@core/piece/pretreat.ts';
@@ -87,13 +96,15 @@ export function openChemicals(list: readonly Treatment[], except: string): OpenC
     });
 }
 
-export async function runClock(scope: Scope, id: string): Promise<string | null> {
+/** Start the clock of the step that is due; `over` = it has had its minutes by another clock. */
+export async function runClock(scope: Scope, id: string, over = false): Promise<string | null> {
   const t = await findTreatment(scope.tx, id);
   const step = t && !t.closedAt && dueStep(t.procedure, t.state);
   if (!t || !step) return 'That step is over; this screen now shows what is due.';
   const wait = mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id));
   if (wait) return wait.text;
-  await startClock(scope.tx, id, scope.now, new Date(scope.now.getTime() + step.minutes * 60_000));
+  const startedAt = scope.now.getTime() - (over ? step.minutes * 60_000 : 0);
+  await startClock(scope.tx, id, new Date(startedAt), new Date(startedAt + step.minutes * 60_000));
   return null;
 }
 
@@ -108,6 +119,8 @@ export async function reportCheck(scope: Scope, id: string, from: string, result
       ? mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id))
       : null;
   if (wait) return wait.text;
+  const early = result === 'passed' ? clockWait(step, t.clockEndsAt?.getTime() ?? null, scope.now.getTime()) : null;
+  if (early) return textOf(early);
   const next = report(t.procedure, t.state, result);
   if (!(await moveTreatment(scope.tx, id, t.state, next)))
     return 'It went on on another screen; this one now shows what is due.';

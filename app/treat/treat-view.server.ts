@@ -1,7 +1,11 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
 import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
+import { sentenceOf } from '@words/text.ts';
+import { checkQuestions, stepTitles, testHow, testTitle } from '@words/en/treat.ts';
+import { afterTreatment } from '@core/piece/after-treatment.ts';
 import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
-import { checks, stopCodes } from '@core/stain/actions.ts';
+import { profileOf } from '@core/piece/profile.ts';
+import { actions, stopCodes } from '@core/stain/actions.ts';
 import { dueStep, mayBegin } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { TreatmentStep } from '@core/stain/treatment.ts';
@@ -9,11 +13,12 @@ import { stainFacts, type StainKind } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
+import { newestPlan } from '@data/loads.ts';
 import { closedTreatments, openTreatments, type Treatment } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
 import { openChemicals, whatName } from './treat-actions.server.ts';
 import { clothOf } from '../shared/cloth.ts';
-import type { PieceRef } from '../wash/load-view.server.ts';
+import { loadFacts, loadTitle, type PieceRef } from '../wash/load-view.server.ts';
 import { durationText, plural } from '../shared/words.ts';
 
 export interface StepView {
@@ -21,6 +26,8 @@ export interface StepView {
   number: number;
   of: number;
   title: string;
+  /** When it is due, where not always. */
+  due: string;
   how: string;
   facts: string[];
   because: string[];
@@ -76,14 +83,16 @@ const minutesText = (s: TreatmentStep): string =>
       ? `${durationText(s.minutes)} to ${durationText(s.mostMinutes)}`
       : durationText(s.minutes);
 const rinseText = (n: number): string => (n === 0 ? '' : n === 1 ? 'then rinse once' : `then rinse ${n} times`);
-const checkQuestion = (s: TreatmentStep): string =>
-  s.kind === 'test'
-    ? 'Is the white cloth still white?'
-    : `${checks[s.check].passes.charAt(0).toUpperCase()}${checks[s.check].passes.slice(1)}?`;
+const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+/** What to do, as a heading. */
+const titleOfStep = (s: TreatmentStep): string =>
+  s.kind === 'test' ? testTitle(lower(whatName(s.what))) : stepTitles[s.action](lower(whatName(s.what)));
+const timesText = (s: TreatmentStep, done: number): string =>
+  s.repeats === 1 ? '' : done === 0 ? `up to ${s.repeats} times` : `time ${done + 1} of at most ${s.repeats}`;
 const dueWords = {
   always: '',
-  'if-left': 'For what is still there: ',
-  'if-orange': 'Only if an orange tone is left: ',
+  'if-left': 'For what is still there',
+  'if-orange': 'Only if an orange tone is left',
 } as const;
 
 function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepView | null {
@@ -93,18 +102,19 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
     key: `${t.state.step}.${t.state.done}`,
     number: t.state.step + 1,
     of: t.procedure.steps.length,
-    title: `${dueWords[s.when]}${s.kind === 'test' ? `Test ${whatName(s.what)}` : whatName(s.what)}`,
-    how: s.how.slice(s.how.indexOf(': ') + 2).replace(/^./, (c) => c.toUpperCase()),
+    title: titleOfStep(s),
+    due: dueWords[s.when],
+    how: s.kind === 'test' ? testHow : actions[s.action],
     facts: [
       s.dose && s.dose !== 'dry' ? s.dose : '',
       temperatureText(s, hotC),
       minutesText(s),
-      s.repeats > 1 ? `${t.state.done + 1}. of up to ${s.repeats} times` : '',
+      timesText(s, t.state.done),
       rinseText(s.rinses),
       s.gate === 'check-passed' ? 'only after the check before it' : '',
     ].filter(Boolean),
     because: s.because,
-    question: checkQuestion(s),
+    question: checkQuestions[s.kind === 'test' ? 'hidden-test' : s.check],
     ifFails: s.kind === 'test' ? 'The procedure is written again without it.' : '',
     minutes: s.minutes,
     test: s.kind === 'test',
@@ -118,7 +128,7 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
 const aheadOf = (t: Treatment): string[] =>
   t.procedure.steps
     .slice(t.state.step + 1)
-    .map((s) => `${dueWords[s.when]}${s.kind === 'test' ? 'test ' : ''}${whatName(s.what)}, ${minutesText(s)}`);
+    .map((s) => [dueWords[s.when], `${titleOfStep(s)}, ${minutesText(s)}`].filter(Boolean).join(': '));
 
 /** "2 of 3 came out here." */
 function experience(closed: readonly Treatment[], kind: StainKind): string {
@@ -138,13 +148,33 @@ export function precautionsIn(home: HouseholdView | null, session: Session): Pre
 
 export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const home = await readHousehold(tx);
-  const { hotC } = householdOf(home?.document ?? {}).water;
+  const household = householdOf(home?.document ?? {});
+  const { hotC } = household.water;
+  const { rules } = household;
   const pieces = await listPieces(tx);
   const open = await openTreatments(tx);
   const closed = await closedTreatments(tx, 200);
   const ref = (id: string): PieceRef => {
     const p = pieces.find((x) => x.row.id === id);
     return { id, name: p?.row.name ?? id, cloth: clothOf(p?.row ?? { colours: [], traits: [], kind: 'other' }) };
+  };
+  const plan = await newestPlan(tx);
+  /** The wash that the treatment ends with, as this piece bears it and as the plan has it. */
+  const washNext = (t: Treatment): string => {
+    const piece = pieces.find((p) => p.row.id === t.garmentId);
+    if (!piece) return '';
+    const profile = profileOf(garmentOf(garmentDocument(piece, now)), rules);
+    const number = plan?.result.loads.findIndex((l) => l.garments.includes(t.garmentId)) ?? -1;
+    const load = plan?.loads[number]?.status === 'planned' ? plan.result.loads[number] : undefined;
+    const planned =
+      plan && load
+        ? {
+            load: number + 1,
+            name: loadTitle(loadFacts(plan.hamper, plan.result, load)),
+            temperatureC: load.temperatureC,
+          }
+        : null;
+    return afterTreatment(profile, t.procedure.needsFume, planned).map(sentenceOf).join(' ');
   };
   const treatments = open.map((t): TreatmentView => {
     const end = t.state.end;
@@ -162,10 +192,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
           ? null
           : end.kind === 'stop'
             ? { kind: 'stop', text: end.text }
-            : {
-                kind: 'judge',
-                text: `Wash it now${t.procedure.needsFume ? ', when no smell of solvent is left' : ''}, at ${stainFacts(t.procedure.stain.kind).wash === 'wash-hygiene' ? '60 °C where the label allows' : '40 °C at most'}. Dry it in the air, no dryer and no iron; look at it dry, in daylight, from both sides.`,
-              },
+            : { kind: 'judge', text: washNext(t) },
     };
   });
   const workplace = home && workplaceOf(householdOf(home.document));

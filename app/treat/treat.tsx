@@ -39,8 +39,9 @@ export const action = (args: Route.ActionArgs) =>
         }
         break;
       }
-      case 'clock': {
-        const wait = await runClock(scope, id);
+      case 'clock':
+      case 'clock-over': {
+        const wait = await runClock(scope, id, field(form, 'intent') === 'clock-over');
         if (wait) return said(wait);
         break;
       }
@@ -200,6 +201,7 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
           <div>
             <Quiet>
               Step {s.number} of {s.of}
+              {s.due && ` · ${s.due.charAt(0).toLowerCase()}${s.due.slice(1)}`}
             </Quiet>
             <h3>{s.title}</h3>
           </div>
@@ -233,6 +235,9 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
                   <Button type="submit" name="intent" value="clock" $large style={{ width: '100%' }}>
                     It is on: start the clock
                   </Button>
+                  <TextButton type="submit" name="intent" value="clock-over">
+                    It has had its time already
+                  </TextButton>
                 </PostForm>
               )}
               <PostForm preventScrollReset className="ask">
@@ -241,9 +246,11 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
                 <input type="hidden" name="intent" value="report" />
                 <b>{s.question}</b>
                 <div>
-                  <Button type="submit" name="result" value="passed" $quiet={!s.clock && s.minutes >= 1}>
-                    Yes
-                  </Button>
+                  {(s.clock || s.minutes < 1) && (
+                    <Button type="submit" name="result" value="passed">
+                      Yes
+                    </Button>
+                  )}
                   <Button type="submit" name="result" value="failed" $quiet>
                     No
                   </Button>

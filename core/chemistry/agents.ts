@@ -599,6 +599,14 @@ export const preparations = {
 } as const satisfies Record<string, { name: string; from: AgentId; mix: string }>;
 export type PreparationId = keyof typeof preparations;
 
+/**
+ * What a test with an agent or a preparation says of the agent itself: a weaker mix that harms says that the agent would, too; one that does not
+ * harm says nothing. Null = nothing, also for a name that is none.
+ */
+export function agentTested(id: string, passed: boolean): AgentId | null {
+  if (Object.hasOwn(agents, id)) return id as AgentId;
+  return Object.hasOwn(preparations, id) && !passed ? preparations[id as PreparationId].from : null;
+}
 /** The stock agent behind an agent or a preparation. */
 export const stockOf = (id: AgentId | PreparationId): AgentId =>
   id in preparations ? preparations[id as PreparationId].from : (id as AgentId);

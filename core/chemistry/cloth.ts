@@ -145,5 +145,7 @@ export function testedWith(cloth: Cloth, agent: AgentId): 'passed' | 'failed' | 
     .filter((t) => t.agent === agent)
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
     .at(-1);
-  return newest === undefined ? null : newest.grade >= 4 ? 'passed' : 'failed';
+  return newest === undefined ? null : testPassed(newest.grade) ? 'passed' : 'failed';
 }
+/** A reading that lets the agent be used. */
+export const testPassed = (grade: number): boolean => grade >= 4;

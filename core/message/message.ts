@@ -7,8 +7,15 @@ import { boundMessages } from './bounds.ts';
 import { needMessages } from './need.ts';
 import type { ParamTypes } from './params.ts';
 import { planMessages } from './plan.ts';
+import { treatMessages } from './treat.ts';
 
-export const messages = { ...boundMessages, ...needMessages, ...planMessages, ...boardMessages } as const;
+export const messages = {
+  ...boundMessages,
+  ...needMessages,
+  ...planMessages,
+  ...boardMessages,
+  ...treatMessages,
+} as const;
 export type MessageCode = keyof typeof messages;
 export type MessageParams<C extends MessageCode> = { [P in (typeof messages)[C][number]]: ParamTypes[P] };
 export interface MessageOf<C extends MessageCode> {

@@ -1,3 +1,4 @@
+import { clockWait } from './bench.ts';
 import { describe, expect, test } from '@jest/globals';
 import { agentIds, refusedAgents, type AgentId } from '../chemistry/agents.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
@@ -134,5 +135,22 @@ describe('side by side', () => {
     ).toBeNull();
     expect(mayBegin('soap-dish', 'a', [{ agent: 'det-delicate', garment: 'a', rinses: 0, underWay: true }])).toBeNull();
     expect(mayBegin(null, 'a', [{ agent: 'chlorine-bleach', garment: 'a', rinses: 0, underWay: true }])).toBeNull();
+  });
+});
+
+describe('clocks gate what is passed', () => {
+  const step = (minutes: number) => ({ minutes }) as Parameters<typeof clockWait>[0];
+  const now = Date.UTC(2026, 4, 9, 6);
+  const inMinutes = (m: number) => now + m * 60_000;
+  test('without a clock, while it runs, and when it is over', () => {
+    expect(clockWait(step(10), null, now)).toEqual({ code: 'treat.clock-first', params: { minutes: 10 } });
+    expect(clockWait(step(10), inMinutes(6), now)).toEqual({ code: 'treat.clock-runs', params: { minutes: 6 } });
+    expect(clockWait(step(10), inMinutes(0.6), now)).toEqual({ code: 'treat.clock-runs', params: { minutes: 1 } });
+    expect(clockWait(step(10), inMinutes(0.5), now)).toBeNull();
+    expect(clockWait(step(10), inMinutes(-3), now)).toBeNull();
+  });
+  test('a step of seconds has none', () => {
+    expect(clockWait(step(0.9), null, now)).toBeNull();
+    expect(clockWait(step(1), null, now)?.code).toBe('treat.clock-first');
   });
 });

@@ -3,6 +3,7 @@
  * out. Several treatments run side by side; what may not meet is told by `mayBegin`.
  */
 import { hazardOf, hazardText, mixCode, rinsesBetween, type Chemical } from '../chemistry/sequence.ts';
+import { say, type Message } from '../message/message.ts';
 import { stopCodes, type StopCode } from './actions.ts';
 import type { Procedure, TreatmentStep } from './treatment.ts';
 
@@ -60,6 +61,19 @@ export function report(p: Procedure, s: BenchState, result: CheckResult): BenchS
     default:
       return s.done + 1 < step.repeats ? { ...s, done: s.done + 1 } : onwards(p, s, false);
   }
+}
+
+/** A step shorter than this has no clock. */
+const leastClockMin = 1;
+/**
+ * Why a check may not be passed yet: its clock has not begun, or runs (`clockEndsAt`, `now` in ms). A failed check needs no clock: harm is told at once.
+ * Half a minute early is no lie.
+ */
+export function clockWait(step: TreatmentStep, clockEndsAt: number | null, now: number): Message | null {
+  if (step.minutes < leastClockMin) return null;
+  if (clockEndsAt === null) return say('treat.clock-first', { minutes: step.minutes });
+  const left = (clockEndsAt - now) / 60_000;
+  return left > 0.5 ? say('treat.clock-runs', { minutes: Math.ceil(left) }) : null;
 }
 
 /** What lies open in the room: the chemical of a step under way, or the last one of a piece with the rinses since. */
