@@ -1,4 +1,4 @@
-/** The hamper document of the household as it stands: equipment, rules, and the basket's pieces that are not in a running load. */
+/** The hamper document of the household as it stands: equipment, rules, and the basket's pieces that are not in a running load or a tub. */
 import { isoInZone } from '@formats/dates.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { Transaction } from './client.ts';
@@ -6,11 +6,12 @@ import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
 import { piecesInLoads } from './loads.ts';
+import { piecesInSoaks } from './treatments.ts';
 
 export async function currentHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
   const household = await readHousehold(tx);
   if (!household) return null;
-  const busy = new Set((await piecesInLoads(tx)).map((p) => p.garmentId));
+  const busy = new Set([...(await piecesInLoads(tx)), ...(await piecesInSoaks(tx))].map((p) => p.garmentId));
   const pieces = (await listPieces(tx)).filter((p) => p.basket !== null && !busy.has(p.row.id));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
   return {

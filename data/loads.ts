@@ -151,6 +151,13 @@ export async function markFinished(
     ).length === 1
   );
 }
+/** What was seen afterwards. */
+export async function changeFindings(tx: Transaction, id: string, findings: LoadFindings): Promise<void> {
+  await tx
+    .update(loads)
+    .set({ findings })
+    .where(and(eq(loads.id, id), eq(loads.status, 'finished')));
+}
 /** running → planned, when it was started by mistake. */
 export async function markNotStarted(tx: Transaction, id: string): Promise<boolean> {
   return (

@@ -81,6 +81,11 @@ export async function closeTreatment(
 
 export const openSoaks = (tx: Transaction): Promise<Soak[]> =>
   tx.select().from(soaks).where(isNull(soaks.endedAt)).orderBy(soaks.createdAt);
+/** Pieces that soak in a tub, with that tub. */
+export async function piecesInSoaks(tx: Transaction): Promise<{ garmentId: string; soakId: string }[]> {
+  const rows = await tx.select({ id: soaks.id, pieces: soaks.pieces }).from(soaks).where(isNull(soaks.endedAt));
+  return rows.flatMap(({ id, pieces }) => pieces.map((garmentId) => ({ garmentId, soakId: id })));
+}
 export async function addSoak(tx: Transaction, householdId: string, plan: SoakPlan, startedAt: Date): Promise<void> {
   await tx.insert(soaks).values({ householdId, pieces: plan.pieces.map((p) => p.id), plan, startedAt });
 }

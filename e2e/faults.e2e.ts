@@ -188,6 +188,42 @@ describe('a load runs once', () => {
   });
 });
 
+describe('what was stored does not break what comes after', () => {
+  test('a reading with a weaker mix leaves Sort working, and can be struck out', async () => {
+    const tested = await sendForm('/test/juna-tee-berry', { intent: 'test', kind: 'spot', agent: 'water', grade: '2' });
+    expect(tested.status).toBe(302);
+    await open(page, '/test/juna-tee-berry');
+    const before = await page.getByRole('button', { name: /^A mistake/ }).count();
+    await page
+      .getByRole('button', { name: /^A mistake.*grade 2/ })
+      .first()
+      .click();
+    await page.waitForFunction((n) => document.querySelectorAll('button[name="reading"]').length === n - 1, before);
+    const reading = await sendForm('/test/juna-tee-berry', { intent: 'strike', reading: '999999' });
+    expect(reading.status).toBe(409);
+    expect((await fetch(`${address}/sort`)).status).toBe(200);
+  });
+  test('a load finished without a look asks for its catcher again; strong colour leads to the first minutes', async () => {
+    await sendForm('/sort', { intent: 'sort' });
+    const { loads } = (await (await fetch(`${address}/plan.json`)).json()) as {
+      loads: { procedure: { check: { code: string } | null }[] }[];
+    };
+    const number = loads.findIndex((l) => l.procedure.some((s) => s.check?.code === 'catcher-clear'));
+    expect(number).toBeGreaterThanOrEqual(0);
+    const html = await pageText(`/sort?load=${number + 1}`);
+    const ticket = /href="(\/loads\/[0-9a-f-]+)"[^>]*>Open its ticket/.exec(html)?.[1] ?? '';
+    expect((await sendForm(ticket, { intent: 'start' })).status).toBe(302);
+    expect((await sendForm(ticket, { intent: 'finish' })).status).toBe(302);
+    await open(page, ticket);
+    await page.getByRole('button', { name: 'Strongly coloured' }).click();
+    await page.getByText('Colour has run', { exact: false }).waitFor();
+    expect((await sendForm(ticket, { intent: 'read-later', catcher: 'clear' })).status).toBe(409);
+    await page.getByRole('link', { name: 'What to do now' }).click();
+    await page.getByText('Keep everything wet and cold', { exact: false }).waitFor();
+    expect(await page.locator('input[name="piece"]:checked').count()).toBeGreaterThan(0);
+  });
+});
+
 describe('the board in four tabs', () => {
   test('every acknowledged move is kept, an undo names what it undoes', async () => {
     await sendForm('/sort', { intent: 'sort' });

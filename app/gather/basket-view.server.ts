@@ -18,6 +18,7 @@ import { wearsAllowed, type Dueness, type WearGroup } from '@core/wear/wear.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { piecesInLoads } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
+import { piecesInSoaks } from '@data/treatments.ts';
 import type { BasketState } from '@data/schema.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import type { Scope } from '../server/request.server.ts';
@@ -32,7 +33,8 @@ export interface BasketPieceView {
   marks: string[];
   state: BasketState;
   neededByDate: string;
-  inLoad: string | null;
+  /** Where it is in the water: a running load or a tub. */
+  inWater: { href: string; words: string } | null;
 }
 export interface WardrobePieceView {
   id: string;
@@ -154,7 +156,12 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
   const home = await readHousehold(tx);
   const timeZone = home?.timeZone ?? 'UTC';
   const household = householdOf(home?.document ?? {});
-  const inLoad = new Map((await piecesInLoads(tx)).map((p) => [p.garmentId, p.loadId]));
+  const inWater = new Map<string, BasketPieceView['inWater']>([
+    ...(await piecesInLoads(tx)).map(
+      (p) => [p.garmentId, { href: `/loads/${p.loadId}`, words: 'in the wash' }] as const,
+    ),
+    ...(await piecesInSoaks(tx)).map((p) => [p.garmentId, { href: '/soak', words: 'soaking' }] as const),
+  ]);
   const rest = pieces
     .filter((p) => p.basket === null)
     .map((p) => {
@@ -188,7 +195,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
               cloth: pieceCloth(p),
               marks: marksOf(p.basket, timeZone),
               state: p.basket,
-              inLoad: inLoad.get(p.row.id) ?? null,
+              inWater: inWater.get(p.row.id) ?? null,
               neededByDate: p.basket.neededBy ? dayOf(new Date(p.basket.neededBy), timeZone) : '',
             },
           ]

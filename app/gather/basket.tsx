@@ -174,6 +174,7 @@ const Plus = styled.span`
 
 export default function Basket({ loaderData: v }: Route.ComponentProps) {
   const submit = useSubmit();
+  const toSort = v.pieces.filter((p) => p.inWater === null).length;
   const { filter } = v;
   const search = new URLSearchParams({
     ...(filter.q && { q: filter.q }),
@@ -191,10 +192,10 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
         <LinkButton $quiet href="/hamper.json" download="hamper.json" target="_self">
           Save as a document
         </LinkButton>
-        {v.pieces.length > 0 && (
+        {toSort > 0 && (
           <PostForm action="/sort">
             <Button type="submit" name="intent" value="sort">
-              Sort {v.pieces.length} {v.pieces.length === 1 ? 'piece' : 'pieces'}
+              Sort {toSort} {toSort === 1 ? 'piece' : 'pieces'}
             </Button>
           </PostForm>
         )}
@@ -225,9 +226,9 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
                     <TextButton type="submit" name="remove" value={p.id} aria-label={`Take ${p.name} out`}>
                       Out
                     </TextButton>
-                    {(p.marks.length > 0 || p.inLoad) && (
+                    {(p.marks.length > 0 || p.inWater) && (
                       <p className="marks">
-                        {p.inLoad && <Link to={`/loads/${p.inLoad}`}>in the wash · </Link>}
+                        {p.inWater && <Link to={p.inWater.href}>{p.inWater.words} · </Link>}
                         {p.marks.join(' · ')}
                       </p>
                     )}

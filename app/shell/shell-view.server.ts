@@ -36,9 +36,14 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
     select
       (select name from household) as name,
       (select time_zone from household) as "timeZone",
-      (select count(*)::int from basket_entry) as basket,
+      (select count(*)::int from basket_entry b where not exists (
+        select 1 from soak s where s.ended_at is null and b.garment_id = any(s.pieces)
+      ) and not exists (
+        select 1 from load l join plan p on p.id = l.plan_id
+        where l.status = 'running' and (p.result->'loads'->l.number->'garments')::jsonb ? b.garment_id
+      )) as basket,
       (select coalesce(sum(jsonb_array_length(state->'stains')), 0)::int from basket_entry) as marked,
-      (select count(*)::int from load where status = 'running') as running,
+      ((select count(*) from load where status = 'running') + (select count(*) from soak where ended_at is null))::int as running,
       (select count(*)::int from treatment where closed_at is null) as treated,
       (select count(*)::int from load where status = 'planned' and plan_id =
         (select id from plan order by created_at desc limit 1)) as planned`);
@@ -58,7 +63,7 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
       stage('gather', 'Gather', home.basket, 'piece'),
       stage('sort', 'Sort', home.planned, 'load'),
       stage('treat', 'Treat', Math.max(home.treated, home.marked), 'mark'),
-      stage('wash', 'Wash', home.running, 'running load'),
+      stage('wash', 'Wash', home.running, 'bath'),
       stage('log', 'Log', 0, ''),
     ],
   };

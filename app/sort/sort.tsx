@@ -203,12 +203,18 @@ const Cupboard = styled.div`
   }
 `;
 /** As tall as the shelves and no taller: a long list scrolls by itself, and the places to drop a piece stay in sight. */
-const Aside = styled.aside`
+const Aside = styled.aside<{ $alone: boolean }>`
   border-left: 1px solid var(--hairline);
   padding-left: 1.25rem;
-  height: 0;
-  min-height: 100%;
+  height: ${(p) => (p.$alone ? 'auto' : '0')};
+  min-height: max(100%, 26rem);
   overflow-y: auto;
+  /* Where the list goes on, a shadow lies on its edge. */
+  background:
+    linear-gradient(var(--linen) 40%, transparent) 0 0 / 100% 2.4rem local no-repeat,
+    linear-gradient(transparent, var(--linen) 60%) 0 100% / 100% 2.4rem local no-repeat,
+    linear-gradient(color-mix(in srgb, var(--ink) 16%, transparent), transparent) 0 0 / 100% 0.7rem scroll no-repeat,
+    linear-gradient(transparent, color-mix(in srgb, var(--ink) 16%, transparent)) 0 100% / 100% 0.7rem scroll no-repeat;
   .drops {
     position: sticky;
     top: 0;
@@ -484,7 +490,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             />
           ))}
         </Shelves>
-        <Aside aria-labelledby="not-today">
+        <Aside aria-labelledby="not-today" $alone={v.loads.length === 0}>
           <h2 id="not-today">Not today</h2>
           {dragging && (
             <div className="drops">

@@ -216,6 +216,11 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
           <h2>Its label says no to water</h2>
           {!v.risk.possible ? (
             <p>This kind of piece is never washed at home, whatever a test says: show it to a cleaner.</p>
+          ) : !v.risk.allowed ? (
+            <p>
+              Your house rule sends such pieces to the cleaner. Under the rule “test first” it may be tested and, if it
+              passes, washed at your own risk. <Link to="/household#rules">Change the rule</Link>
+            </p>
           ) : v.risk.text !== null ? (
             <PostForm>
               <Notice severity="caution" title="You took the risk">
@@ -287,7 +292,12 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
               {v.history.map((h) => (
                 <li key={h.eventId}>
                   {h.text} <Quiet>{h.verdict}</Quiet>{' '}
-                  <TextButton type="submit" name="reading" value={h.eventId} aria-label={`A mistake: ${h.text}`}>
+                  <TextButton
+                    type="submit"
+                    name="reading"
+                    value={h.eventId}
+                    aria-label={`A mistake: strike it out (${h.text})`}
+                  >
                     A mistake: strike it out
                   </TextButton>
                 </li>

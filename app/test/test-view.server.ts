@@ -76,7 +76,8 @@ export interface TestView {
   grades: GradeView[];
   history: { eventId: number; text: string; verdict: string }[];
   result: string;
-  risk: { text: string | null; possible: boolean; needed: boolean };
+  /** `allowed` = the house rule lets a dry-clean label be tested. */
+  risk: { text: string | null; possible: boolean; needed: boolean; allowed: boolean };
 }
 const stainingDeltaE: readonly (readonly [number, number])[] = [
   [5, 0],
@@ -143,6 +144,7 @@ export async function testView({ tx, now }: Scope, id: string, timeZone: string)
         withRisk.closure?.kind !== 'professional' &&
         withRisk.closure?.kind !== 'hide',
       needed: dryCleanOnly,
+      allowed: rules?.dryCleanOnly === 'test-first',
     },
   };
 }

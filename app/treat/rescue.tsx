@@ -22,13 +22,21 @@ const ids = Object.keys(rescues) as RescueId[];
 
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
-    const chosen = ids.find((id) => id === new URL(request.url).searchParams.get('what')) ?? null;
+    const query = new URL(request.url).searchParams;
+    const chosen = ids.find((id) => id === query.get('what')) ?? null;
+    const told = new Set(query.getAll('piece').slice(0, 200));
     return {
       list: ids.map((id) => ({ id, title: rescues[id].title })),
       chosen: chosen && { id: chosen, ...rescues[chosen] },
       pieces: (await listPieces(tx))
-        .map((p) => ({ id: p.row.id, name: p.row.name, cloth: clothOf(p.row), inBasket: p.basket !== null }))
-        .sort((a, b) => Number(b.inBasket) - Number(a.inBasket)),
+        .map((p) => ({
+          id: p.row.id,
+          name: p.row.name,
+          cloth: clothOf(p.row),
+          inBasket: p.basket !== null,
+          told: told.has(p.row.id),
+        }))
+        .sort((a, b) => Number(b.told) - Number(a.told) || Number(b.inBasket) - Number(a.inBasket)),
     };
   });
 
@@ -165,7 +173,7 @@ export default function RescuePage({ loaderData: v, actionData }: Route.Componen
               {v.pieces.map((p) => (
                 <li key={p.id}>
                   <label>
-                    <input type="checkbox" name="piece" value={p.id} />
+                    <input type="checkbox" name="piece" value={p.id} defaultChecked={p.told} />
                     <Swatch cloth={p.cloth} />
                     <span>{p.name}</span>
                   </label>

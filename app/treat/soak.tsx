@@ -9,7 +9,7 @@ import { addSoak, endSoak, findSoak, markStirred, openSoaks } from '@data/treatm
 import type { Route } from './+types/soak';
 import { field, withHousehold, type Scope, onSubmit, fieldsOf } from '../server/request.server.ts';
 import { Awake } from '../ui/awake.tsx';
-import { Button } from '../ui/button.tsx';
+import { Button, TextButton } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { BeforeYouBegin, Notice } from '../ui/notice.tsx';
@@ -113,7 +113,10 @@ export const action = (args: Route.ActionArgs) =>
         const view = await soakView(scope, pieces);
         const tub = view.tubs.find((t) => t.group === field(form, 'group'));
         if (!tub)
-          return data({ text: 'Those pieces cannot soak together any more; look at the list again.' }, { status: 409 });
+          return data(
+            { text: 'Those pieces cannot soak together any more; look at the list again.', early: null },
+            { status: 409 },
+          );
         await addSoak(tx, householdId, tub, now);
         await appendEvents(
           scope,
@@ -133,9 +136,18 @@ export const action = (args: Route.ActionArgs) =>
         break;
       case 'end': {
         const soak = await findSoak(tx, id);
-        if (!soak || !(await endSoak(tx, id, now)))
-          return data({ text: 'That tub was emptied on another screen already.' }, { status: 409 });
+        if (!soak || soak.endedAt !== null)
+          return data({ text: 'That tub was emptied on another screen already.', early: null }, { status: 409 });
         const minutes = Math.round((now.getTime() - (soak.startedAt?.getTime() ?? now.getTime())) / 60_000);
+        if (minutes < soak.plan.leastMinutes && field(form, 'early') !== 'yes')
+          return data(
+            {
+              text: `It has soaked ${durationText(minutes)}; before ${durationText(soak.plan.leastMinutes)} the bleach has done little. Take the pieces out now only if the water is tinted or the cloth suffers.`,
+              early: id,
+            },
+            { status: 409 },
+          );
+        await endSoak(tx, id, now);
         await appendEvents(
           scope,
           soak.pieces.map((garmentId) => ({
@@ -148,7 +160,7 @@ export const action = (args: Route.ActionArgs) =>
         return redirect(`/soak?out=${soak.id}`);
       }
       default:
-        return data({ text: 'That button is not known here.' }, { status: 400 });
+        return data({ text: 'That button is not known here.', early: null }, { status: 400 });
     }
     return redirect('/soak');
   });
@@ -239,6 +251,15 @@ export default function Soak({ loaderData: v, actionData }: Route.ComponentProps
         <div style={{ marginBottom: '1rem' }}>
           <Notice severity="caution" live>
             {actionData.text}
+            {actionData.early !== null && (
+              <PostForm preventScrollReset>
+                <input type="hidden" name="id" value={actionData.early} />
+                <input type="hidden" name="early" value="yes" />
+                <TextButton type="submit" name="intent" value="end">
+                  Take them out all the same
+                </TextButton>
+              </PostForm>
+            )}
           </Notice>
         </div>
       )}

@@ -13,8 +13,8 @@ import { stainFacts, type StainKind } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
-import { newestPlan } from '@data/loads.ts';
-import { closedTreatments, openTreatments, type Treatment } from '@data/treatments.ts';
+import { newestPlan, piecesInLoads } from '@data/loads.ts';
+import { closedTreatments, openTreatments, piecesInSoaks, type Treatment } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
 import { openChemicals, whatName } from './treat-actions.server.ts';
 import { clothOf } from '../shared/cloth.ts';
@@ -158,6 +158,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
     const p = pieces.find((x) => x.row.id === id);
     return { id, name: p?.row.name ?? id, cloth: clothOf(p?.row ?? { colours: [], traits: [], kind: 'other' }) };
   };
+  const inWater = new Set([...(await piecesInSoaks(tx)), ...(await piecesInLoads(tx))].map((p) => p.garmentId));
   const plan = await newestPlan(tx);
   /** The wash that the treatment ends with, as this piece bears it and as the plan has it. */
   const washNext = (t: Treatment): string => {
@@ -199,7 +200,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const waiting = !workplace
     ? []
     : pieces
-        .filter((p) => p.basket !== null)
+        .filter((p) => p.basket !== null && !inWater.has(p.row.id))
         .flatMap((p): WaitingView[] => {
           const g = garmentOf(garmentDocument(p, now));
           return g.stains

@@ -10,9 +10,9 @@ export const measureSchema = v.object({
     ReturnType<typeof typedNumber>
   >),
 });
-/** Given places in centimetres, to a millimetre. */
+/** Given places in centimetres, to a tenth of a millimetre: a quarter inch must not be rounded away. */
 export const givenMeasures = (f: v.InferOutput<typeof measureSchema>): { place: MeasurePlace; cm: number }[] =>
   measurePlaces.flatMap((place) => {
     const x = f[place];
-    return x === undefined ? [] : [{ place, cm: Math.round(x * (f.unit === 'inch' ? cmPerInch : 1) * 10) / 10 }];
+    return x === undefined ? [] : [{ place, cm: Math.round(x * (f.unit === 'inch' ? cmPerInch : 1) * 100) / 100 }];
   });

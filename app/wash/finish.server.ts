@@ -7,7 +7,16 @@ import { closeTreatmentsOf } from '../treat/treat-actions.server.ts';
 import { basketState, putInBasket, takeFromBasket } from '@data/basket.ts';
 import { takeFromCupboard } from '@data/household.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
-import { findLoad, markFinished, markStarted, newestPlanId, piecesInLoads, type LoadView } from '@data/loads.ts';
+import {
+  changeFindings,
+  findLoad,
+  markFinished,
+  markStarted,
+  newestPlanId,
+  piecesInLoads,
+  type LoadView,
+} from '@data/loads.ts';
+import { piecesInSoaks } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
 
 export type StartResult = 'started' | 'already-started' | 'piece-busy' | 'older-plan' | 'piece-gone' | 'piece-changed';
@@ -38,7 +47,10 @@ export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<Sta
     if (!piece?.basket || !planned) return 'piece-gone';
     if (clothOfPiece(garmentDocument(piece, now)) !== clothOfPiece(planned)) return 'piece-changed';
   }
-  const busy = new Set((await piecesInLoads(tx)).filter((p) => p.loadId !== load.id).map((p) => p.garmentId));
+  const busy = new Set([
+    ...(await piecesInLoads(tx)).filter((p) => p.loadId !== load.id).map((p) => p.garmentId),
+    ...(await piecesInSoaks(tx)).map((p) => p.garmentId),
+  ]);
   if (load.load.garments.some((g) => busy.has(g))) return 'piece-busy';
   if (!(await markStarted(tx, load.id, now, new Date(now.getTime() + load.load.durationMin * 60_000))))
     return 'already-started';
@@ -46,6 +58,36 @@ export async function startLoad({ tx, now }: Scope, load: LoadView): Promise<Sta
     for (const dose of [load.load.detergent, ...load.load.additives])
       if (dose) await takeFromCupboard(tx, dose.product, dose.amount);
   return 'started';
+}
+
+/** What a catcher says of the pieces it was washed with. */
+function readingEvents(
+  garments: readonly GarmentDocument[],
+  catcher: Findings['catcher'],
+  loadId: string,
+  at: Date,
+): NewEvent[] {
+  if (catcher === 'none') return [];
+  const test = { kind: 'catcher' as const, grade: catcherGrades[catcher] };
+  return piecesRead(garments.map(garmentOf), catcher).map((g) => ({
+    garmentId: g.id,
+    kind: 'read',
+    at,
+    loadId,
+    data: { test },
+  }));
+}
+/** The catcher of a finished load, read afterwards: false when it was read already. */
+export async function readLater(
+  scope: Scope,
+  load: LoadView,
+  catcher: Exclude<Findings['catcher'], 'none'>,
+): Promise<boolean> {
+  if (load.status !== 'finished' || load.findings?.catcher !== 'none') return false;
+  await changeFindings(scope.tx, load.id, { ...load.findings, catcher });
+  const garments = load.hamper.garments.filter((g) => load.load.garments.includes(g.id));
+  await appendEvents(scope, readingEvents(garments, catcher, load.id, scope.now));
+  return true;
 }
 
 /** Finish a running load: false when somebody was faster. Pieces leave the basket; a piece whose stain is left stays, without any heat. */
@@ -61,11 +103,7 @@ export async function finishLoad(scope: Scope, id: string, findings: Findings): 
     loadId: id,
     data: { temperatureC: load.load.temperatureC, programme: load.load.programme ?? 'by hand' },
   }));
-  if (findings.catcher !== 'none') {
-    const grade = catcherGrades[findings.catcher];
-    for (const g of piecesRead(garments.map(garmentOf), findings.catcher))
-      events.push({ garmentId: g.id, kind: 'read', at: now, loadId: id, data: { test: { kind: 'catcher', grade } } });
-  }
+  events.push(...readingEvents(garments, findings.catcher, id, now));
   const stained = garments.filter((g) => (g.stains?.length ?? 0) > 0);
   if (findings.stains !== 'none') {
     for (const g of stained)

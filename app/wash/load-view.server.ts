@@ -48,6 +48,13 @@ export interface LoadCard {
   pieces: PieceRef[];
   byHand: boolean;
 }
+/** A product of the load: how much of it, and where it goes. */
+export interface AddView {
+  product: string;
+  name: string;
+  amount: string;
+  place: string;
+}
 export interface PrepareView {
   step: string;
   words: string;
@@ -56,6 +63,9 @@ export interface PrepareView {
 export interface LoadFacts {
   card: LoadCard;
   figures: FigureView[];
+  /** Everything that goes in, the detergent first. */
+  adds: AddView[];
+  extraRinse: boolean;
   rulers: RulerView[];
   prepare: PrepareView[];
   warnings: PlanDocument['warnings'];
@@ -96,6 +106,10 @@ function machineOf(hamper: HamperDocument, load: PlannedLoadDocument): { title: 
   };
 }
 
+type DoseDocument = PlannedLoadDocument['additives'][number];
+const amountText = (d: DoseDocument, byHand: boolean): string =>
+  `${displayDose(d.amount, d.unit, byHand)} ${productUnits[d.unit] ?? d.unit}`;
+
 function card(
   hamper: HamperDocument,
   load: PlannedLoadDocument,
@@ -114,9 +128,7 @@ function card(
     temperature: String(load.temperatureC),
     spin: byHand ? 'press' : load.spinRpm === 0 ? 'no spin' : String(load.spinRpm),
     spinUnit: byHand || load.spinRpm === 0 ? '' : 'rpm',
-    dose: load.detergent
-      ? `${displayDose(load.detergent.amount, load.detergent.unit, byHand)} ${productUnits[load.detergent.unit] ?? load.detergent.unit}`
-      : 'no product',
+    dose: load.detergent ? amountText(load.detergent, byHand) : 'no product',
     duration: durationText(load.durationMin),
     fill: load.fill,
     fillText: `${load.massKg.toFixed(1)} of ${maxKg.toFixed(1)} kg`,
@@ -134,6 +146,14 @@ const compartmentWords: Record<string, string> = {
   basin: 'into the water',
 };
 
+/** 149 → 2:29 h, 41 → 41 min: as a figure to read from far. */
+function clockFigure(minutes: number): Pick<FigureView, 'value' | 'unit'> {
+  const whole = Math.round(minutes);
+  return whole < 60
+    ? { value: String(whole), unit: 'min' }
+    : { value: `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`, unit: 'h' };
+}
+
 function figures(
   hamper: HamperDocument,
   load: PlannedLoadDocument,
@@ -149,14 +169,15 @@ function figures(
   return [
     { value: c.temperature, unit: '°C', note: by('temperatureC') },
     { value: c.spin, unit: c.spinUnit, note: c.byHand ? 'press out, roll in a towel' : by('spinRpm') },
+    d
+      ? {
+          value: String(displayDose(d.amount, d.unit, c.byHand)),
+          unit: productUnits[d.unit] ?? d.unit,
+          note: `${productName(hamper, d.product)}, ${compartmentWords[d.compartment]}`,
+        }
+      : { value: 'none', unit: '', note: 'no product' },
     {
-      value: c.dose.split(' ')[0] ?? '',
-      unit: c.dose.split(' ')[1] ?? '',
-      note: d ? `${productName(hamper, d.product)}, ${compartmentWords[d.compartment]}` : '',
-    },
-    {
-      value: c.duration.replace(' min', '').replace(' h ', ':').replace(' h', ':00'),
-      unit: load.durationMin >= 60 ? 'h' : 'min',
+      ...clockFigure(load.durationMin),
       note: c.byHand ? 'about, with your hands' : 'then take it out at once',
     },
   ];
@@ -328,6 +349,13 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
   return {
     card: c,
     figures: figures(hamper, load, c, names),
+    adds: [...(load.detergent ? [load.detergent] : []), ...load.additives].map((d) => ({
+      product: d.product,
+      name: productName(hamper, d.product),
+      amount: amountText(d, c.byHand),
+      place: compartmentWords[d.compartment] ?? d.compartment,
+    })),
+    extraRinse: load.extraRinse,
     rulers: rulers(load, profiles, refs, family === 'wool'),
     warnings: load.warnings.filter((w) => !laterThanWash(w)),
     dryWarnings: [...load.warnings, ...plan.warnings.filter((w) => w.garments.some((id) => refs.has(id)))].filter(

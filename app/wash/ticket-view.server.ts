@@ -12,7 +12,7 @@ import { readHousehold } from '@data/household.ts';
 import type { Scope } from '../server/request.server.ts';
 import { notFound } from '../server/request.server.ts';
 import { loadFacts, loadTitle, pieceRef, type LoadFacts, type PieceRef } from './load-view.server.ts';
-import { clockText, dayAndYear, numberWord, plural } from '../shared/words.ts';
+import { clockText, dayAndYear, numberWord } from '../shared/words.ts';
 
 export interface TicketView {
   id: string;
@@ -27,6 +27,10 @@ export interface TicketView {
   finishedText: string;
   serverNow: number;
   asks: { catcher: boolean; stains: boolean; size: boolean };
+  /** The catcher was asked for and nobody looked yet. */
+  readLater: boolean;
+  /** Strong colour in the water: where the first minutes are told, with these pieces. */
+  rescue: string | null;
   found: string[];
   nets: string | null;
   /** What to keep from children, where they are about. */
@@ -116,7 +120,7 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
       ),
     id: load.id,
     title: loadTitle(facts),
-    subtitle: `${facts.card.subtitle}, ${facts.card.fillText} · load ${load.number + 1} of ${plural(load.plan.loads.length, 'load').split(' ')[0] ?? ''}`,
+    subtitle: `${facts.card.subtitle}, ${facts.card.fillText} · load ${load.number + 1} of ${load.plan.loads.length}`,
     status: load.status,
     facts,
     ticked: load.ticked,
@@ -128,6 +132,11 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
       : '',
     serverNow: now.getTime(),
     asks: { catcher: checks.has('catcher-clear'), stains: checks.has('gone-dry'), size: checks.has('size-kept') },
+    readLater: load.status === 'finished' && checks.has('catcher-clear') && f?.catcher === 'none',
+    rescue:
+      f?.catcher === 'strong'
+        ? `/rescue?${new URLSearchParams([['what', 'dye-transfer'], ...load.load.garments.map((g) => ['piece', g])]).toString()}`
+        : null,
     found: f
       ? [foundWords.catcher[f.catcher], foundWords.stains[f.stains], foundWords.size[f.size]].filter((w) => w !== '')
       : [],

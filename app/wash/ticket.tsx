@@ -3,13 +3,13 @@ import { css, styled } from 'styled-components';
 import { appendEvents } from '@data/events.ts';
 import { findLoad, markNotStarted, setTicked } from '@data/loads.ts';
 import type { Route } from './+types/ticket';
-import { findingsSchema } from './findings-form.ts';
+import { findingsSchema, laterReadingSchema } from './findings-form.ts';
 import { errorOf, readForm } from '../forms/read.ts';
-import { finishLoad, startLoad, type StartResult } from './finish.server.ts';
+import { finishLoad, startLoad, type StartResult, readLater } from './finish.server.ts';
 import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { media, type } from '../theme/tokens.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
-import { ChoiceField, SelectField, TextField } from '../ui/fields.tsx';
+import { Actions, ChoiceField, SelectField, TextField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet, Rows } from '../ui/page.tsx';
@@ -22,10 +22,11 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, (scope) => ticketView(scope, params.loadId));
 
+const catcherWords = { clear: 'Clear', trace: 'A trace of colour', strong: 'Strongly coloured' } as const;
 /** Why a load does not start, and what to do. */
 const notStarted: Record<Exclude<StartResult, 'started'>, string> = {
   'already-started': 'It was already started on another screen. This one now shows the running load.',
-  'piece-busy': 'One of its pieces is in a running load. Finish that first, or sort again.',
+  'piece-busy': 'One of its pieces is in a running load or soaks in a tub. Finish that first, or sort again.',
   'older-plan': 'The basket was sorted again since this ticket. Open Sort and take the newest ticket.',
   'piece-gone':
     'One of its pieces has left the basket meanwhile. Sort again, so that the dose and the company are right.',
@@ -109,6 +110,13 @@ export const action = (args: Route.ActionArgs) =>
             : refused(
                 'It was already finished on another screen. What was seen there is kept; nothing was stored twice.',
               );
+        }
+        case 'read-later': {
+          const read = readForm(form, laterReadingSchema);
+          if (!read.ok) return data({ message: 'Choose what the catcher showed.', reply: read.reply }, { status: 422 });
+          return (await readLater(scope, load, read.value.catcher))
+            ? redirect(`/loads/${load.id}`)
+            : refused('Its catcher was read on another screen already.');
         }
         default:
           return data({ message: 'That button is not known here.', reply: null }, { status: 400 });
@@ -383,6 +391,25 @@ const DryRows = styled(Rows)`
   }
 `;
 
+const Adds = styled.ul`
+  li {
+    display: grid;
+    grid-template-columns: minmax(5.5rem, auto) minmax(0, 1fr);
+    gap: 1rem;
+    align-items: baseline;
+    padding: 0.35rem 0;
+    border-bottom: 1px dotted var(--hairline);
+  }
+  b {
+    font-size: 1.25rem;
+    white-space: nowrap;
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+  }
+`;
+
 function Preparation({ v }: { v: TicketView }) {
   const fetcher = useFetcher();
   const pending = fetcher.formData;
@@ -390,7 +417,7 @@ function Preparation({ v }: { v: TicketView }) {
     pending?.get('tick') === step ? true : pending?.get('untick') === step ? false : v.ticked.includes(step);
   return (
     <Block aria-labelledby="prepare">
-      <h2 id="prepare">First, in this order</h2>
+      {(v.facts.prepare.length > 0 || v.mend.length > 0) && <h2 id="prepare">First, in this order</h2>}
       <Mend v={v} />
       <PostForm fetcher={fetcher}>
         <Ticks>
@@ -655,6 +682,26 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
             {v.finishedText}
             {v.found.length > 0 ? `: ${v.found.join(', ')}.` : '.'} <Link to="/log">See the log</Link>
           </Notice>
+          {v.rescue && (
+            <Notice severity="danger" title="Colour has run">
+              Nothing of this load goes into the dryer or under the iron. <Link to={v.rescue}>What to do now</Link>
+            </Notice>
+          )}
+          {v.readLater && (
+            <PostForm>
+              <input type="hidden" name="intent" value="read-later" />
+              <p>
+                <b>What did the colour catcher show?</b>
+              </p>
+              <Actions>
+                {(['clear', 'trace', 'strong'] as const).map((seen) => (
+                  <Button key={seen} type="submit" name="catcher" value={seen} $quiet>
+                    {catcherWords[seen]}
+                  </Button>
+                ))}
+              </Actions>
+            </PostForm>
+          )}
         </Block>
       )}
       <Figures>
@@ -668,6 +715,28 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
           </div>
         ))}
       </Figures>
+      {(v.facts.adds.length > 1 || v.facts.extraRinse) && (
+        <Block aria-labelledby="adds">
+          <h2 id="adds">What goes in</h2>
+          <Adds>
+            {v.facts.adds.map((a) => (
+              <li key={a.product}>
+                <b>{a.amount}</b>
+                <span>
+                  {a.name}
+                  <small>{a.place}</small>
+                </span>
+              </li>
+            ))}
+            {v.facts.extraRinse && (
+              <li>
+                <b>Option</b>
+                <span>extra rinse</span>
+              </li>
+            )}
+          </Adds>
+        </Block>
+      )}
       {(careful.length > 0 || v.children.length > 0) && (
         <Block aria-label="What to watch">
           {careful.map((w) => (

@@ -1,7 +1,9 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { newestPlan, runningLoads } from '@data/loads.ts';
+import { listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
+import { openSoaks } from '@data/treatments.ts';
 import type { Route } from './+types/wash';
 import { withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
@@ -12,6 +14,7 @@ import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { loadFacts, loadTitle } from './load-view.server.ts';
+import { clothOf } from '../shared/cloth.ts';
 import { clockText } from '../shared/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Wash · Neat Fold' }];
@@ -47,7 +50,20 @@ export const loader = ({ context }: Route.LoaderArgs) =>
           },
         ];
       });
-    return { running, next, serverNow: now.getTime() };
+    const names = new Map((await listPieces(tx)).map((p) => [p.row.id, p.row] as const));
+    const soaking = (await openSoaks(tx)).map((s) => {
+      const startedAt = s.startedAt?.getTime() ?? 0;
+      return {
+        id: s.id,
+        startedAt,
+        endsAt: startedAt + s.plan.minutes * 60_000,
+        pieces: s.pieces.flatMap((id) => {
+          const row = names.get(id);
+          return row ? [{ id, name: row.name, cloth: clothOf(row) }] : [];
+        }),
+      };
+    });
+    return { running, soaking, next, serverNow: now.getTime() };
   });
 
 const Running = styled.ul`
@@ -97,7 +113,8 @@ const Next = styled(Rows)`
 
 export default function Wash({ loaderData: v }: Route.ComponentProps) {
   useRefresh(true);
-  if (v.running.length === 0 && v.next.length === 0)
+  const inWater = v.running.length + v.soaking.length > 0;
+  if (!inWater && v.next.length === 0)
     return (
       <Empty title="Nothing is in the water" action={<LinkButton href="/basket">To the basket</LinkButton>}>
         Sort a basket, open a ticket and start it; then its clock runs here.
@@ -107,10 +124,10 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
     <>
       <PageHead>
         <div>
-          <h1>{v.running.length > 0 ? 'In the water' : 'Ready to start'}</h1>
+          <h1>{inWater ? 'In the water' : 'Ready to start'}</h1>
         </div>
       </PageHead>
-      {v.running.length > 0 && (
+      {inWater && (
         <Running>
           {v.running.map((l) => (
             <li key={l.id}>
@@ -131,11 +148,30 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
               </LinkButton>
             </li>
           ))}
+          {v.soaking.map((s) => (
+            <li key={s.id}>
+              <h2>
+                <Link to="/soak">Soaking tub</Link>
+              </h2>
+              <Timer startedAt={s.startedAt} endsAt={s.endsAt} serverNow={v.serverNow} label="Soaking tub" />
+              <Quiet>
+                {s.pieces.length} {s.pieces.length === 1 ? 'piece' : 'pieces'} in oxygen bleach
+              </Quiet>
+              <Folds>
+                {s.pieces.map((p) => (
+                  <Swatch key={p.id} cloth={p.cloth} />
+                ))}
+              </Folds>
+              <LinkButton $large href="/soak">
+                Look at the tub
+              </LinkButton>
+            </li>
+          ))}
         </Running>
       )}
       {v.next.length > 0 && (
         <Section>
-          <h2>{v.running.length > 0 ? 'Next' : 'Tickets'}</h2>
+          <h2>{inWater ? 'Next' : 'Tickets'}</h2>
           <Next>
             {v.next.map((l) => (
               <li key={l.id}>

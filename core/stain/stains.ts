@@ -173,7 +173,7 @@ export const stains = {
     families: ['perspiration', 'combination'],
     baseScore: 50,
     wash: 'wash-warm',
-    aliases: ['yellow armpit', 'antiperspirant build-up'],
+    aliases: ['yellow armpit', 'armpit', 'pit', 'antiperspirant build-up'],
     firstAid: 'Do not iron or tumble; no chlorine bleach',
   },
   sweat: {
