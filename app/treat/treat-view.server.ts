@@ -6,7 +6,7 @@ import { afterTreatment } from '@core/piece/after-treatment.ts';
 import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { actions, stopCodes } from '@core/stain/actions.ts';
-import { dueStep, mayBegin } from '@core/stain/bench.ts';
+import { dueStep, mayBegin, needsClock } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { TreatmentStep } from '@core/stain/treatment.ts';
 import { stainFacts, type StainKind } from '@core/stain/stains.ts';
@@ -34,6 +34,8 @@ export interface StepView {
   question: string;
   ifFails: string;
   minutes: number;
+  /** It works by time: no Yes before its clock. */
+  gated: boolean;
   test: boolean;
   clock: { startedAt: number; endsAt: number } | null;
   wait: { refused: boolean; text: string } | null;
@@ -117,6 +119,7 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
     question: checkQuestions[s.kind === 'test' ? 'hidden-test' : s.check],
     ifFails: s.kind === 'test' ? 'The procedure is written again without it.' : '',
     minutes: s.minutes,
+    gated: needsClock(s),
     test: s.kind === 'test',
     clock:
       t.clockStartedAt && t.clockEndsAt

@@ -232,12 +232,21 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
               {!s.clock && s.minutes >= 1 && (
                 <PostForm preventScrollReset>
                   <input type="hidden" name="id" value={t.id} />
-                  <Button type="submit" name="intent" value="clock" $large style={{ width: '100%' }}>
-                    It is on: start the clock
+                  <Button
+                    type="submit"
+                    name="intent"
+                    value="clock"
+                    $large={s.gated}
+                    $quiet={!s.gated}
+                    style={{ width: '100%' }}
+                  >
+                    {s.gated ? 'It is on: start the clock' : 'Begin: start the clock'}
                   </Button>
-                  <TextButton type="submit" name="intent" value="clock-over">
-                    It has had its time already
-                  </TextButton>
+                  {s.gated && (
+                    <TextButton type="submit" name="intent" value="clock-over">
+                      It has had its time already
+                    </TextButton>
+                  )}
                 </PostForm>
               )}
               <PostForm preventScrollReset className="ask">
@@ -246,7 +255,7 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
                 <input type="hidden" name="intent" value="report" />
                 <b>{s.question}</b>
                 <div>
-                  {(s.clock || s.minutes < 1) && (
+                  {(s.clock || !s.gated) && (
                     <Button type="submit" name="result" value="passed">
                       Yes
                     </Button>

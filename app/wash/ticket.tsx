@@ -419,42 +419,44 @@ function Preparation({ v }: { v: TicketView }) {
     <Block aria-labelledby="prepare">
       {(v.facts.prepare.length > 0 || v.mend.length > 0) && <h2 id="prepare">First, in this order</h2>}
       <Mend v={v} />
-      <PostForm fetcher={fetcher}>
-        <Ticks>
-          {v.facts.prepare.map((p) => (
-            <li key={p.step}>
-              <button
-                type="submit"
-                name={on(p.step) ? 'untick' : 'tick'}
-                value={p.step}
-                aria-pressed={on(p.step)}
-                disabled={v.status === 'finished'}
-              >
-                <Box $on={on(p.step)}>
-                  {on(p.step) && (
-                    <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-                      <path d="M3 9.5l4 4L15 4" />
-                    </svg>
-                  )}
-                </Box>
-                <span className="words">
-                  {p.words}
-                  <small>
-                    {p.pieces.length === v.facts.card.pieces.length && p.pieces.length > 2
-                      ? 'all pieces'
-                      : p.pieces.map((x) => x.name).join(', ')}
-                  </small>
-                </span>
-                <span className="folds">
-                  {p.pieces.slice(0, 6).map((x) => (
-                    <Swatch key={x.id} cloth={x.cloth} size={20} />
-                  ))}
-                </span>
-              </button>
-            </li>
-          ))}
-        </Ticks>
-      </PostForm>
+      {v.facts.prepare.length > 0 && (
+        <PostForm fetcher={fetcher}>
+          <Ticks>
+            {v.facts.prepare.map((p) => (
+              <li key={p.step}>
+                <button
+                  type="submit"
+                  name={on(p.step) ? 'untick' : 'tick'}
+                  value={p.step}
+                  aria-pressed={on(p.step)}
+                  disabled={v.status === 'finished'}
+                >
+                  <Box $on={on(p.step)}>
+                    {on(p.step) && (
+                      <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+                        <path d="M3 9.5l4 4L15 4" />
+                      </svg>
+                    )}
+                  </Box>
+                  <span className="words">
+                    {p.words}
+                    <small>
+                      {p.pieces.length === v.facts.card.pieces.length && p.pieces.length > 2
+                        ? 'all pieces'
+                        : p.pieces.map((x) => x.name).join(', ')}
+                    </small>
+                  </span>
+                  <span className="folds">
+                    {p.pieces.slice(0, 6).map((x) => (
+                      <Swatch key={x.id} cloth={x.cloth} size={20} />
+                    ))}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </Ticks>
+        </PostForm>
+      )}
       {v.nets && (
         <p>
           <b>{v.nets.split('.')[0]}.</b> <Quiet>{v.nets.slice(v.nets.indexOf('.') + 1).trim()}</Quiet>

@@ -149,8 +149,9 @@ describe('clocks gate what is passed', () => {
     expect(clockWait(step(10), inMinutes(0.5), now)).toBeNull();
     expect(clockWait(step(10), inMinutes(-3), now)).toBeNull();
   });
-  test('a step of seconds has none', () => {
-    expect(clockWait(step(0.9), null, now)).toBeNull();
-    expect(clockWait(step(1), null, now)?.code).toBe('treat.clock-first');
+  test('a minute or two of the hands has none', () => {
+    expect(clockWait(step(2.9), null, now)).toBeNull();
+    expect(clockWait(step(2), inMinutes(1), now)).toBeNull();
+    expect(clockWait(step(3), null, now)?.code).toBe('treat.clock-first');
   });
 });

@@ -63,14 +63,15 @@ export function report(p: Procedure, s: BenchState, result: CheckResult): BenchS
   }
 }
 
-/** A step shorter than this has no clock. */
-const leastClockMin = 1;
+/** Shorter work of the hands has no clock; what works by time does. */
+const leastClockMin = 3;
+export const needsClock = (step: Pick<TreatmentStep, 'minutes'>): boolean => step.minutes >= leastClockMin;
 /**
  * Why a check may not be passed yet: its clock has not begun, or runs (`clockEndsAt`, `now` in ms). A failed check needs no clock: harm is told at once.
  * Half a minute early is no lie.
  */
 export function clockWait(step: TreatmentStep, clockEndsAt: number | null, now: number): Message | null {
-  if (step.minutes < leastClockMin) return null;
+  if (!needsClock(step)) return null;
   if (clockEndsAt === null) return say('treat.clock-first', { minutes: step.minutes });
   const left = (clockEndsAt - now) / 60_000;
   return left > 0.5 ? say('treat.clock-runs', { minutes: Math.ceil(left) }) : null;
