@@ -6,7 +6,6 @@ import { deferralCost } from '../price/price.ts';
 import { profileOf } from '../piece/profile.ts';
 import { BranchAndPrice } from './exact/branch-and-price.ts';
 import { makeInstance, Pricer, type Instance } from './instance.ts';
-import { Master } from './exact/simplex.ts';
 import { Modes } from './bounds/modes.ts';
 import { Search } from './search/search.ts';
 import { independentGroups, solve } from './solve.ts';
@@ -67,30 +66,6 @@ describe('many alike', () => {
   test('too many kinds are left to the other ways', () => {
     const { inst } = instanceOf(Array.from({ length: 13 }, (_, i) => garment('g', { valueEur: 20 + i })));
     expect(kindsOf(inst)).toBeNull(); // 2¹³ states
-  });
-});
-
-describe('the master problem', () => {
-  test('a relaxation with a known value: three pairs of three items cost 1 each, so 1.5 in all', () => {
-    const m = new Master([1, 1, 1], 100);
-    for (const rows of [
-      [0, 1],
-      [1, 2],
-      [0, 2],
-    ])
-      m.add({ rows, cost: 1 });
-    const duals = m.optimise();
-    expect(duals.reduce((s, x) => s + x, 0)).toBeCloseTo(1.5, 6);
-    expect(m.solution().map((x) => Math.round(x.share * 100) / 100)).toEqual([0.5, 0.5, 0.5]);
-  });
-  test('a count row with its surplus', () => {
-    const m = new Master([1, 1, 2], 100); // two items, at least two loads
-    m.add({ rows: [0, 1, 2], cost: 1 });
-    m.add({ rows: [0, 2], cost: 3 });
-    m.add({ rows: [1, 2], cost: 3 });
-    m.add({ rows: [], cost: 0, minusRow: 2 });
-    const duals = m.optimise();
-    expect((duals[0] ?? 0) + (duals[1] ?? 0) + 2 * (duals[2] ?? 0)).toBeCloseTo(6, 5);
   });
 });
 

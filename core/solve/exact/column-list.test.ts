@@ -3,7 +3,7 @@ import { garment, household } from '../../testing/arbitrary.ts';
 import { basketOf } from '../../price/basket.ts';
 import { ColumnList, seenFrom } from './column-list.ts';
 import { makeInstance } from '../instance.ts';
-import { Master } from './simplex.ts';
+import { RestrictedMaster } from './simplex.ts';
 
 const b = basketOf(
   ['a', 'b', 'c', 'd'].map((id) => garment(id)),
@@ -59,16 +59,16 @@ describe('a list of loads', () => {
 
 describe('a good start of the master', () => {
   test('loads that partition the rows are taken up at once, and change nothing of the answer', () => {
-    const fill = (m: Master): number[] => [
+    const fill = (m: RestrictedMaster): number[] => [
       m.add({ rows: [0, 1], cost: 3 }),
       m.add({ rows: [2, 3], cost: 3 }),
       m.add({ rows: [0, 2], cost: 1 }),
       m.add({ rows: [1, 3], cost: 1 }),
       m.add({ rows: [0, 1, 2, 3], cost: 4 }),
     ];
-    const cold = new Master([1, 1, 1, 1], 100);
+    const cold = new RestrictedMaster([1, 1, 1, 1], 100);
     fill(cold);
-    const warm = new Master([1, 1, 1, 1], 100);
+    const warm = new RestrictedMaster([1, 1, 1, 1], 100);
     const [first, second] = fill(warm);
     warm.begin([first as number, second as number]);
     expect(

@@ -5,7 +5,7 @@
 import { ascending, makeInstance, piecesOf, type Instance, type Item } from '../instance.ts';
 import { ColumnList, seenFrom, type PooledLoad } from './column-list.ts';
 import { ColumnFinder, type ColumnSource, type Findings } from './column-finder.ts';
-import { Master } from './simplex.ts';
+import { RestrictedMaster } from './simplex.ts';
 
 /** A branch of the tree: decisions about pairs and about the number of loads, and the bound that its parent proves for it. */
 export interface Node {
@@ -69,7 +69,7 @@ export class Relaxation {
   readonly groups: readonly (readonly number[])[];
   private readonly groupOf: number[];
   private readonly isWhole: boolean;
-  private readonly master: Master;
+  private readonly master: RestrictedMaster;
   private readonly kinds: ('artificial' | 'wait' | 'wash' | 'slack')[];
   private readonly rightSides: readonly number[];
   /** Index of each load in the master, by its items. */
@@ -93,7 +93,7 @@ export class Relaxation {
       ...inst.items.map(() => 1),
       ...(counted ? [node.minLoads > 0 ? node.minLoads : node.maxLoads] : []),
     ];
-    this.master = new Master(this.rightSides, artificialCost);
+    this.master = new RestrictedMaster(this.rightSides, artificialCost);
     this.kinds = this.rightSides.map(() => 'artificial');
     inst.items.forEach((item, i) => {
       if (item.waitCost < Infinity) {

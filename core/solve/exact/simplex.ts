@@ -1,5 +1,5 @@
 /**
- * The restricted master problem of column generation: min c·x with every row covered exactly once, x ≥ 0. A revised simplex with an explicit
+ * The restricted master problem of column generation, by the revised primal simplex method: min c·x with every row covered exactly once, x ≥ 0. The basis is kept as an explicit
  * inverse; right-hand sides are shifted a hair apart so that it does not cycle on the many ties of set partitioning.
  */
 const zero = 1e-9;
@@ -13,7 +13,7 @@ export interface Column {
   minusRow?: number;
 }
 
-export class Master {
+export class RestrictedMaster {
   readonly rows: number;
   private readonly columns: Column[] = [];
   private readonly basis: number[] = [];
