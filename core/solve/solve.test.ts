@@ -36,7 +36,7 @@ const effort = {
   climb: { climbs: 2, reach: 0.2, nodes: 300 },
 };
 
-describe('many alike', () => {
+describe('L2: many alike', () => {
   const few = fc.array(fc.tuple(washable, fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 });
   test('counting kinds costs what trying every subset costs', () =>
     fc.assert(

@@ -59,7 +59,7 @@ function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => numb
     .map((pieces) => ({ pieces, waitCost: pieces.reduce((c, p) => c + wait(p), 0) }));
 }
 
-/** Items that may share a load with some other, directly or through others, belong together. */
+/** L1 of docs/solver.md. Items that may share a load with some other, directly or through others, belong together. */
 export function independentGroups(b: Basket, items: readonly Item[]): number[][] {
   const words = b.settingWords;
   const bits = items.map((item) =>

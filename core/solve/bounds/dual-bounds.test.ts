@@ -45,7 +45,7 @@ const efforts = [
   { climbs: 2, reach: 0.3, nodes: 3 },
 ];
 
-describe('worths that no load can beat', () => {
+describe('L3, L6, L7: worths that no load can beat', () => {
   test('a share of the room, and what few companions leave of a load', () =>
     fc.assert(
       fc.property(mixed, anyHousehold, (gs, home) => {

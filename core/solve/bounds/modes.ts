@@ -28,9 +28,9 @@ export interface Mode {
   /** What a load in this mode costs at least, whatever is in it. */
   base: number;
   /** Summed over a set and added to `base`, a lower bound of its cost; Infinity where an item may not take part. */
-  own: Float64Array;
+  leastCost: Float64Array;
   /** What an item adds at least to any set it joins: dose and water may be paid for already, wear and missing cleanliness never are. */
-  added: Float64Array;
+  leastAdded: Float64Array;
   /** Share of the drum or basin an item fills, by the measure (mass or volume) that fills up first. */
   room: Float64Array;
   /** The same by the other measure; null where there is but one. A load fits only if it fits by both, and so by every mix of them. */
@@ -61,9 +61,9 @@ function admissions(s: Setting): Admission[] {
 }
 type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
 /** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
-interface Held {
-  may: ReadonlySet<number>;
-  must: ReadonlySet<number> | null;
+interface ProductCloths {
+  allowed: ReadonlySet<number>;
+  required: ReadonlySet<number> | null;
 }
 /** More different cloths than this are not tried in every mix. */
 const mostCloths = 10;
@@ -86,8 +86,8 @@ export class Modes {
   readonly full: number;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Rooms>;
-  private readonly strong = new Map<number, ReadonlySet<PieceNumbers>>();
-  private readonly cloths = new Map<string, Map<Product, Held> | null>();
+  private readonly giversAt = new Map<number, ReadonlySet<PieceNumbers>>();
+  private readonly cloths = new Map<string, Map<Product, ProductCloths> | null>();
   private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
     this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
@@ -109,8 +109,8 @@ export class Modes {
     return new Modes(inst, rooms, () =>
       this.list.map((m) => ({
         ...m,
-        own: merge(m.own),
-        added: merge(m.added),
+        leastCost: merge(m.leastCost),
+        leastAdded: merge(m.leastAdded),
         ...(rooms.get(m.index) as Rooms),
         serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)),
       })),
@@ -161,7 +161,7 @@ export class Modes {
    * Which cloth (needs and permitted classes) a load with each product can hold: the house rule of choosing a product by the whole load's cloth
    * keeps, say, a universal powder to whites. Found by trying every mix of the cloths at hand; null when there are too many.
    */
-  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, Held> | null {
+  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, ProductCloths> | null {
     const { basket: b } = this.inst;
     const s = b.settings[index];
     if (!s) return null;
@@ -188,13 +188,19 @@ export class Modes {
         }
     }
     const out = new Map(
-      [...masks].map(([product, all]): [Product, Held] => {
+      [...masks].map(([product, all]): [Product, ProductCloths] => {
         const may = all.reduce((x, mask) => x | mask, 0);
         // Cloths that get the product by themselves; unless a mix without them can get it too, a load needs one of them.
         const asking = all.reduce((x, mask) => ((mask & (mask - 1)) === 0 ? x | mask : x), 0);
         const cloths = (bits: number): ReadonlySet<number> =>
           new Set(list.flatMap(([cloth], k) => (bits & (1 << k) ? [cloth] : [])));
-        return [product, { may: cloths(may), must: all.every((mask) => mask & asking) ? cloths(asking) : null }];
+        return [
+          product,
+          {
+            allowed: cloths(may),
+            required: all.every((mask) => mask & asking) ? cloths(asking) : null,
+          },
+        ];
       }),
     );
     this.cloths.set(key, out);
@@ -211,7 +217,7 @@ export class Modes {
     return [...cloths];
   }
 
-  private modeOf(index: number, supposed: Supposed, held: Held | null, admission: Admission): Mode | null {
+  private modeOf(index: number, supposed: Supposed, held: ProductCloths | null, admission: Admission): Mode | null {
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const n = b.numbers[index];
@@ -288,8 +294,8 @@ export class Modes {
       wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', handStepMinutes.move, 1);
     }
     if (supposed.caught && b.catcher) base += w.resources * productMoney(b.catcher, 1, doseUnitOf(b.catcher));
-    const own = new Float64Array(items.length);
-    const added = new Float64Array(items.length);
+    const leastCost = new Float64Array(items.length);
+    const leastAdded = new Float64Array(items.length);
     items.forEach((item, i) => {
       let shared = perRoom * (room[i] as number);
       let cost = this.may(item.pieces, index) ? 0 : Infinity;
@@ -298,7 +304,7 @@ export class Modes {
         if (
           !x ||
           !(x.permitted & (1 << classIndex)) ||
-          (held && !held.may.has(clothKey(x))) ||
+          (held && !held.allowed.has(clothKey(x))) ||
           x.soilColumn > supposed.soilColumn ||
           (supposed.bright && !(x.qualities & quality.white)) ||
           (b.catcher && !supposed.caught && x.duties & duty.catcher) ||
@@ -316,19 +322,19 @@ export class Modes {
           (isPowdered(product) || supposed.bright ? 0 : x.bleachLostEur);
         shared += perKg * x.massKg;
       }
-      own[i] = cost + shared;
-      added[i] = cost;
+      leastCost[i] = cost + shared;
+      leastAdded[i] = cost;
     });
-    const strong = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
+    const givers = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
     const conditions: ((x: PieceNumbers) => boolean)[] = [
       (x) => x.soilColumn === supposed.soilColumn,
       ...(admission.must ? [admission.must] : []),
-      ...(held?.must ? [(x: PieceNumbers) => held.must?.has(clothKey(x)) ?? true] : []),
+      ...(held?.required ? [(x: PieceNumbers) => held.required?.has(clothKey(x)) ?? true] : []),
       ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
-      ...(supposed.caught ? [(x: PieceNumbers) => strong.has(x)] : []),
+      ...(supposed.caught ? [(x: PieceNumbers) => givers.has(x)] : []),
     ];
     const serves = Uint8Array.from(items, (item, i) =>
-      own[i] === Infinity
+      leastCost[i] === Infinity
         ? 0
         : conditions.reduce(
             (bits, holds, r) =>
@@ -341,14 +347,24 @@ export class Modes {
             0,
           ),
     );
-    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && own.some((c) => c < Infinity)
-      ? { index, supposed, base, own, added, room, otherRoom, serves, conditions: (1 << conditions.length) - 1 }
+    return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && leastCost.some((c) => c < Infinity)
+      ? {
+          index,
+          supposed,
+          base,
+          leastCost,
+          leastAdded,
+          room,
+          otherRoom,
+          serves,
+          conditions: (1 << conditions.length) - 1,
+        }
       : null;
   }
 
   /** Pieces that can make a catcher due at a setting: by duty, or by enough loose dye for some receiver at a full donor share. */
   private catcherGivers(index: number): ReadonlySet<PieceNumbers> {
-    const known = this.strong.get(index);
+    const known = this.giversAt.get(index);
     if (known) return known;
     const { basket: b } = this.inst;
     const receiver = b.uptake.map((uptake) => Math.max(0, ...uptake));
@@ -359,7 +375,7 @@ export class Modes {
           (b.giverScore[p]?.[index] ?? 0) * (receiver[b.dyeIndex[p] ?? -1] ?? 0) >= bleedLimits.white,
       ),
     );
-    this.strong.set(index, fresh);
+    this.giversAt.set(index, fresh);
     return fresh;
   }
 

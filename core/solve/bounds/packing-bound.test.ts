@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Company } from './company.ts';
 import type { Mode } from './modes.ts';
-import { Reach } from './packing-bound.ts';
+import { PackingBound } from './packing-bound.ts';
 
 const n = 8;
 const numbers = (min: number, max: number) =>
@@ -67,7 +67,7 @@ const boundOf = (
     gains: Float64Array.from(c.gains),
     harm: Float64Array.from(c.harm),
   };
-  new Reach(n).bound(
+  new PackingBound(n).bound(
     out,
     prospects,
     company,
@@ -79,7 +79,7 @@ const boundOf = (
   return out;
 };
 
-describe('reach', () => {
+describe('L8: the packing bound', () => {
   test('is never below the best subset, from every candidate on and at any price of room', () =>
     fc.assert(
       fc.property(anyCase, (c) => {

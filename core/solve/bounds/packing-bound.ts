@@ -1,5 +1,5 @@
 /**
- * What the candidates of a search can still add at most. Of two that exclude each other only one can count: by the duality of packing and covering,
+ * L8 of docs/solver.md. What the candidates of a search can still add at most. Of two that exclude each other only one can count: by the duality of packing and covering,
  * whatever weight is laid on the pair may be taken off both and put back once; dye damage between two that may share does the same up to its size.
  * Room has its price: any price gives a valid bound. What a load must hold to be real counts even where nobody wants it.
  */
@@ -23,7 +23,7 @@ export interface Terms {
   unmet: number;
 }
 
-export class Reach {
+export class PackingBound {
   private readonly left: Float64Array;
   private readonly alive: Int32Array;
   private readonly harmed: Uint8Array;

@@ -10,7 +10,7 @@ import { isAsSupposed, noSupersetBounds, supposedCost } from '../../price/price.
 import { companyAt, Tint, wordsFor, type Company } from '../bounds/company.ts';
 import { ascending, type Instance } from '../instance.ts';
 import type { Mode, Modes } from '../bounds/modes.ts';
-import { Reach } from '../bounds/packing-bound.ts';
+import { PackingBound } from '../bounds/packing-bound.ts';
 
 export interface FoundColumn {
   items: number[];
@@ -79,7 +79,7 @@ export class ColumnFinder implements ColumnSource {
   private list: readonly Mode[];
   private readonly companies = new Map<number, Company>();
   private readonly words: number;
-  private readonly reach: Reach;
+  private readonly reach: PackingBound;
   private readonly levels: Level[] = [];
   private readonly isCandidate: Uint8Array;
   private readonly rates: Float64Array;
@@ -94,7 +94,7 @@ export class ColumnFinder implements ColumnSource {
     this.modes = modes;
     this.list = list;
     this.words = wordsFor(inst.items.length);
-    this.reach = new Reach(inst.items.length);
+    this.reach = new PackingBound(inst.items.length);
     this.rates = new Float64Array(inst.basket.dyeGroups);
     this.wantedKg = new Float64Array(inst.basket.dyeGroups);
     this.isCandidate = new Uint8Array(inst.items.length);
@@ -228,15 +228,15 @@ export class ColumnFinder implements ColumnSource {
     const base = mode.base - perLoad;
     let positive = 0;
     for (let i = 0; i < n; i++) {
-      const gain = (worth[i] as number) - (mode.own[i] as number);
+      const gain = (worth[i] as number) - (mode.leastCost[i] as number);
       gains[i] = gain;
       if (gain > 0) positive += gain;
     }
     if (base - positive >= target) return nothing;
     const order: number[] = [];
     for (let i = 0; i < n; i++) {
-      joins[i] = (worth[i] as number) - (mode.added[i] as number);
-      if (mode.own[i] !== Infinity) order.push(i);
+      joins[i] = (worth[i] as number) - (mode.leastAdded[i] as number);
+      if (mode.leastCost[i] !== Infinity) order.push(i);
     }
     // First the pieces without which the mode is not real. Strong givers are decided early: what they would cost the others
     // then shows soon. Among equals the most wanted comes first.
@@ -367,8 +367,8 @@ export class ColumnFinder implements ColumnSource {
           const g = b.dyeGroup[p] as number;
           if (g >= 0) lost += (rates[g] as number) * (b.donorKg[p] as number);
         }
-      gains[j] = (worth[j] as number) - (mode.own[j] as number) - lost;
-      joins[j] = (worth[j] as number) - (mode.added[j] as number) - lost;
+      gains[j] = (worth[j] as number) - (mode.leastCost[j] as number) - lost;
+      joins[j] = (worth[j] as number) - (mode.leastAdded[j] as number) - lost;
     }
   }
 
@@ -459,7 +459,7 @@ export class ColumnFinder implements ColumnSource {
         let separable = dive.base + bounds.harmAtLeast;
         for (const x of chosen) {
           worths += worth[x] as number;
-          separable -= (worth[x] as number) - (mode.own[x] as number);
+          separable -= (worth[x] as number) - (mode.leastCost[x] as number);
         }
         const isReal =
           bounds.catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);

@@ -1,5 +1,5 @@
 /**
- * Exact division of a group with many alike: a dynamic programme over how many of each kind are left. Pieces that nothing in the price tells
+ * L2 of docs/solver.md. Exact division of a group with many alike: a dynamic programme over how many of each kind are left. Pieces that nothing in the price tells
  * apart are interchangeable, so a load is a count of each kind and not a set; twelve tea towels have 13 states where their subsets are 4,096.
  * The first kind that is left is served first, so each division is seen once.
  */

@@ -138,7 +138,7 @@ export class Relaxation {
   perLoad(pi: Float64Array): number {
     return this.countRow === null ? 0 : (pi[this.countRow] as number);
   }
-  /** The bound that duals prove when no load has a reduced cost below what was found, and how far they are from proving their own value. */
+  /** L4 of docs/solver.md. The bound that duals prove when no load has a reduced cost below what was found, and how far they are from proving their own value. */
   boundOf(pi: Float64Array, found: Findings, mostLoads: number): { bound: number; short: number } {
     const { node, inst } = this;
     const perLoad = this.perLoad(pi);

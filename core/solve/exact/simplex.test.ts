@@ -17,6 +17,18 @@ describe('known values', () => {
     expect(duals.reduce((s, x) => s + x, 0)).toBeCloseTo(1.5, 6);
     expect(m.solution().map((x) => Math.round(x.share * 100) / 100)).toEqual([0.5, 0.5, 0.5]);
   });
+  test('the worked example of docs/solver.md: 7.5 relaxed, 9 in the branch with at least two loads', () => {
+    const sets = [[0], [1], [2], [0, 1], [0, 2], [1, 2]];
+    const cost = (set: number[]): number => (set.length === 1 ? 4 : 5);
+    const relaxed = new RestrictedMaster([1, 1, 1], 100);
+    for (const rows of sets) relaxed.add({ rows, cost: cost(rows) });
+    expect([...relaxed.optimise()].map((x) => Math.round(x * 1000) / 1000)).toEqual([2.5, 2.5, 2.5]);
+    const branch = new RestrictedMaster([1, 1, 1, 2], 100);
+    for (const rows of sets) branch.add({ rows: [...rows, 3], cost: cost(rows) });
+    branch.add({ rows: [], cost: 0, minusRow: 3 });
+    const duals = branch.optimise();
+    expect((duals[0] ?? 0) + (duals[1] ?? 0) + (duals[2] ?? 0) + 2 * (duals[3] ?? 0)).toBeCloseTo(9, 5);
+  });
   test('a count row with its surplus', () => {
     const m = new RestrictedMaster([1, 1, 2], 100); // two items, at least two loads
     m.add({ rows: [0, 1, 2], cost: 1 });

@@ -32,7 +32,7 @@ export class Regroup {
     return saved;
   }
   private proposal(m: Mode, saved: Float64Array): Proposal {
-    const gain = (i: number): number => (saved[i] as number) - (m.own[i] as number);
+    const gain = (i: number): number => (saved[i] as number) - (m.leastCost[i] as number);
     const order: number[] = [];
     let wanted = 0;
     for (let i = 0; i < saved.length; i++)
