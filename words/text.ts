@@ -3,7 +3,6 @@
  * another folder beside `en` with the same tables, which the type checker demands row by row.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
-import { phraseWords } from '@core/care-label/label.ts';
 import { traitFacts, type TraitId } from '@core/construction/traits.ts';
 import type { EnvelopeParameter } from '@core/envelope/envelope.ts';
 import { fibreFacts } from '@core/fibre/fibres.ts';
@@ -11,9 +10,10 @@ import { kindFacts } from '@core/garment/kinds.ts';
 import type { Message, MessageCode } from '@core/message/message.ts';
 import type { ParamName, ParamTypes } from '@core/message/params.ts';
 import { stainFacts, type StainKind } from '@core/stain/stains.ts';
-import { clothNeedWords } from '@core/washing/products.ts';
 import { boardWords } from './en/board.ts';
 import { boundWords } from './en/bounds.ts';
+import { clothNeedWords } from './en/garment.ts';
+import { phraseWords } from './en/label.ts';
 import {
   actionNames,
   colourNames,

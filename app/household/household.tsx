@@ -1,7 +1,7 @@
 import { data, Link, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { weightPresets } from '@core/cost/weights.ts';
-import { ruleWords } from '@core/model/rule-words.ts';
+import { ruleWords } from '@words/en/rules.ts';
 import { houseRules, type HouseRuleKey, type Household } from '@core/model/household.ts';
 import { hardnessClass } from '@core/units/hardness.ts';
 import { householdOf } from '@formats/hamper.ts';

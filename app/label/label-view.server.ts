@@ -1,6 +1,7 @@
 /** The label reader: what was understood, what contradicts itself, what it means in this household, what it costs in a year. */
 import { readWholeLabel, withTypedWords } from '@core/care-label/label-text.ts';
-import { emptyLabel, phraseWords, type CareLabel } from '@core/care-label/label.ts';
+import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
+import { phraseWords } from '@words/en/label.ts';
 import { fibreFacts } from '@core/fibre/fibres.ts';
 import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
 import { careOfYear } from '@core/board/ownership.ts';

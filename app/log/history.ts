@@ -4,7 +4,7 @@ import { stains, type StainKind } from '@core/stain/stains.ts';
 import { testVerdict } from '@core/colour/bleed.ts';
 import { agents, type AgentId } from '@core/chemistry/agents.ts';
 import { tools, type ToolId } from '@core/chemistry/tools.ts';
-import { placeWords } from '@core/garment/measures.ts';
+import { placeWords } from '@words/en/garment.ts';
 import { plural } from '../shared/words.ts';
 
 const verdictWords = { clear: 'clear', trace: 'a trace of colour', strong: 'strong colour' } as const;

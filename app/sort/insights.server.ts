@@ -1,6 +1,6 @@
 /** What each house rule costs, and the plan without hand-made decisions: found by solving again, one by one and in the background, after a plan is stored. */
 import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
-import { ruleWords } from '@core/model/rule-words.ts';
+import { ruleWords } from '@words/en/rules.ts';
 import { defaultRules, type HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { PlanInsights } from '@data/schema.ts';

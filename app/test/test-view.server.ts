@@ -1,7 +1,7 @@
 /** The test bench: which pieces want a colourfastness test, what is in, and how the grades look on this piece's own dye. */
 import { sentenceOf } from '@words/text.ts';
 import { fastnessPlan, type FastnessPlan } from '@core/colour/fastness-test.ts';
-import { gradeWords } from '@core/colour/grading.ts';
+import { gradeWords } from '@words/en/bench.ts';
 import { tintedHex } from '@core/colour/colour.ts';
 import { colourHistory } from '@core/colour/bleed.ts';
 import { garmentEnvelope } from '@core/envelope/garment-envelope.ts';

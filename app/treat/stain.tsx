@@ -1,7 +1,8 @@
 import { data, Form, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { agents, type AgentId } from '@core/chemistry/agents.ts';
-import { clueWords, findStains, identify, type Clues } from '@core/stain/identify.ts';
+import { findStains, identify, type Clues } from '@core/stain/identify.ts';
+import { clueWords } from '@words/en/bench.ts';
 import { stains, stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { basketState, emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';

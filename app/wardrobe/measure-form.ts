@@ -1,6 +1,7 @@
 /** The form of measures: centimetres or inches, empty = not measured today. */
 import * as v from 'valibot';
-import { cmPerInch, measurePlaces, placeWords, type MeasurePlace } from '@core/garment/measures.ts';
+import { cmPerInch, measurePlaces, type MeasurePlace } from '@core/garment/measures.ts';
+import { placeWords } from '@words/en/garment.ts';
 import { typedNumber } from '../forms/numbers.ts';
 
 export const measureSchema = v.object({

@@ -1,6 +1,7 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { placesOf, placeWords, sizeChanges } from '@core/garment/measures.ts';
+import { placesOf, sizeChanges } from '@core/garment/measures.ts';
+import { placeWords } from '@words/en/garment.ts';
 import { isKnit } from '@core/envelope/garment-envelope.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
 import { namedUse } from '@core/garment/use.ts';
 import { readPieceLine } from '@core/garment/piece-line.ts';
-import { labelInWords } from '@core/care-label/label.ts';
+import { labelInWords } from '@words/en/label.ts';
 import { emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { addGarment, type GarmentInput } from '@data/garments.ts';

@@ -1,5 +1,6 @@
 /** Choices of the piece form with their words; assembled on the server, so that the browser loads no tables. */
-import { phraseWords, phrases } from '@core/care-label/label.ts';
+import { phrases } from '@core/care-label/label.ts';
+import { phraseWords } from '@words/en/label.ts';
 import { dyeIds } from '@core/colour/dye.ts';
 import { traitFacts, traitIds } from '@core/construction/traits.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';

@@ -2,8 +2,8 @@
 import { sentenceOf, textOf } from '@words/text.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { labelOf } from '@formats/hamper.ts';
-import { phraseWords } from '@core/care-label/label.ts';
-import { colourClassWords } from '@core/colour/colour.ts';
+import { phraseWords } from '@words/en/label.ts';
+import { colourNames } from '@words/en/names.ts';
 import { trustOf, type Trust } from '@core/colour/trust.ts';
 import { bindingBounds, type EnvelopeParameter } from '@core/envelope/envelope.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
@@ -111,7 +111,7 @@ function colourText(p: Profile): string {
             : h.untested && h.strongColour
               ? 'not yet tested: cold, with its own colour'
               : 'judged by its predicted bleed';
-  return `${colourClassWords[h.colour.class]}${h.colour.red ? ', a red' : ''}; ${trust}`;
+  return `${colourNames[h.colour.class]}${h.colour.red ? ', a red' : ''}; ${trust}`;
 }
 
 const standings = {

@@ -5,7 +5,7 @@ import type { PlanDocument, PlannedLoadDocument } from '@formats/plan.ts';
 import { titleOf } from '@words/text.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { displayDose } from '@core/plan/plan.ts';
-import { prepareWords } from '@core/piece/care-steps.ts';
+import { prepareWords } from '@words/en/garment.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { actionOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
 import { dryingWarnings, type PrepareStep } from '@core/model/plan.ts';

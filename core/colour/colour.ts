@@ -11,14 +11,6 @@ export interface Lab {
   b: number;
 }
 export type ColourClass = 'white' | 'light' | 'mid' | 'bright' | 'dark' | 'black';
-export const colourClassWords: Record<ColourClass, string> = {
-  white: 'white',
-  light: 'light',
-  mid: 'mid-tone',
-  bright: 'bright',
-  dark: 'dark',
-  black: 'black',
-};
 
 /** CIELAB of `#rrggbb`. */
 export function labOf(hex: string): Lab {

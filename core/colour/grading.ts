@@ -7,17 +7,6 @@ import { dyes, type BleedingDye } from './dye.ts';
 const grades = [5, 4.5, 4, 3.5, 3, 2.5, 2, 1.5, 1] as const;
 const stainingDeltaE = [0, 2.2, 4.3, 6, 8.5, 12, 16.9, 24, 34.1] as const;
 const changeDeltaE = [0, 0.8, 1.7, 2.5, 3.4, 4.8, 6.8, 9.6, 13.6] as const;
-export const gradeWords: Record<number, string> = {
-  5: 'none',
-  4.5: 'barely',
-  4: 'slight',
-  3.5: 'noticeable',
-  3: 'clear',
-  2.5: 'marked',
-  2: 'strong',
-  1.5: 'very strong',
-  1: 'severe',
-};
 
 function nearest(scale: readonly number[], dE: number): number {
   let best = 0;

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { netNeed } from '../piece/nets.ts';
-import { measurePlaces, placesOf, placeWords, roundMeasure, sizeChanges, type Measure } from './measures.ts';
+import { placeWords } from '@words/en/garment.ts';
+import { measurePlaces, placesOf, roundMeasure, sizeChanges, type Measure } from './measures.ts';
 
 describe('measures', () => {
   test('each kind by its own places', () => {

@@ -14,17 +14,7 @@ export const measurePlaces = [
   'inseam',
 ] as const;
 export type MeasurePlace = (typeof measurePlaces)[number];
-export const placeWords: Record<MeasurePlace, { name: string; how: string }> = {
-  'body-length': { name: 'Length', how: 'from the highest point of the shoulder to the hem' },
-  chest: { name: 'Chest', how: 'half width, under the arms' },
-  sleeve: { name: 'Sleeve', how: 'from the seam of the shoulder to the cuff' },
-  waist: { name: 'Waist', how: 'half width, front and back waistband level' },
-  'front-rise': { name: 'Front rise', how: 'from the crotch seam to the top of the waistband' },
-  thigh: { name: 'Thigh', how: 'half width, just under the crotch' },
-  knee: { name: 'Knee', how: 'half width, half-way down the inseam' },
-  'leg-opening': { name: 'Leg opening', how: 'half width of the hem' },
-  inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
-};
+
 /** Places by the way a kind is measured; none for what has no size to lose. */
 const measuredPlaces: Readonly<Record<MeasureSet, readonly MeasurePlace[]>> = {
   sleeved: ['body-length', 'chest', 'sleeve'],

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readLabelText } from '../care-label/label-text.ts';
-import { labelInWords } from '../care-label/label.ts';
+import { labelInWords } from '@words/en/label.ts';
 import { readPieceLine } from './piece-line.ts';
 
 describe('a piece in one line', () => {

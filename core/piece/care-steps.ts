@@ -26,23 +26,7 @@ const prepareOrder: readonly PrepareStep[] = [
   'net',
   'net-no-metal',
 ];
-export const prepareWords: Record<PrepareStep, string> = {
-  mend: 'Mend loose buttons and open seams',
-  'empty-pockets': 'Empty the pockets',
-  'brush-out': 'Brush out dry dirt',
-  photo: 'Take a photograph',
-  measure: 'Measure it flat, to 0.5 cm',
-  detach: 'Take off what comes off',
-  'keep-control': 'Keep one part back to compare',
-  'tie-drawstring': 'Tie the drawstring',
-  'zip-closed': 'Close the zip',
-  'hooks-closed': 'Close the hooks',
-  'buttons-open': 'Open the buttons',
-  'buttons-closed': 'Close the buttons',
-  'inside-out': 'Turn inside out',
-  net: 'Into a washing net',
-  'net-no-metal': 'Into a net without metal',
-};
+
 /** What is done to a piece before its load. By hand nothing needs a net. */
 export function prepareSteps(p: Profile, byHand = false): PrepareStep[] {
   const flags = new Set<CareFlag>(p.values.flags);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { clueWords, findStains, identify, type Clues } from './identify.ts';
+import { clueWords } from '@words/en/bench.ts';
+import { findStains, identify, type Clues } from './identify.ts';
 import { stainKinds } from './stains.ts';
 
 describe('what may it be', () => {

@@ -21,38 +21,6 @@ export interface Clues {
   smell?: (typeof smells)[number];
   source?: (typeof sources)[number];
 }
-export const clueWords = {
-  look: {
-    brown: 'Brown',
-    'red-purple': 'Red or purple',
-    yellow: 'Yellow',
-    green: 'Green',
-    'grey-black': 'Grey or black',
-    white: 'White',
-    blue: 'Blue',
-    orange: 'Orange',
-    'clear-ring': 'Clear, with a rim',
-  },
-  feel: {
-    nothing: 'Like the cloth',
-    greasy: 'Greasy',
-    stiff: 'Stiff',
-    sticky: 'Sticky',
-    crust: 'A crust',
-    powdery: 'Powdery',
-  },
-  smell: { nothing: 'Nothing', sour: 'Sour', fuel: 'Fuel or solvent', musty: 'Musty', sweat: 'Sweat', sweet: 'Sweet' },
-  source: {
-    kitchen: 'Kitchen or table',
-    body: 'The body',
-    garden: 'Garden or street',
-    workshop: 'Workshop or bicycle',
-    desk: 'Desk or craft',
-    bathroom: 'Bathroom',
-    wash: 'The wash or the cupboard',
-    unknown: 'No idea',
-  },
-} as const satisfies { [K in keyof Required<Clues>]: Record<NonNullable<Clues[K]>, string> };
 
 /** look / feel / smell / source, several of each by a comma. */
 const clues: Record<StainKind, string> = {

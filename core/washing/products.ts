@@ -31,18 +31,6 @@ export const detergentPreference: Record<ClothNeed, readonly DetergentClass[]> =
   waterproof: ['delicate'],
   unknown: ['wool-silk', 'no-rinse-wool', 'delicate'],
 };
-export const clothNeedWords: Record<ClothNeed, string> = {
-  white: 'white cloth keeps its brightness with a universal detergent',
-  coloured: 'coloured cloth keeps its colour without bleach or brightener',
-  dark: 'dark cloth greys with bleach or brightener',
-  'raw-indigo': 'raw indigo never meets bleach',
-  soft: 'soft and stretchy cloth lasts longer with mild chemistry',
-  delicate: 'delicate cloth needs mild chemistry',
-  'wool-silk': 'wool and silk bear no enzymes and no alkali',
-  down: 'down loses its oil to enzymes',
-  waterproof: 'powder and softener clog a waterproof finish',
-  unknown: 'an unknown fibre may be wool',
-};
 
 /** The needs' shared classes, best compromise first: smallest worst rank, then smallest sum of ranks, then table order. */
 export function sharedClasses(needs: readonly ClothNeed[], permitted: ReadonlySet<DetergentClass>): DetergentClass[] {

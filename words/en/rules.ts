@@ -1,5 +1,5 @@
 /** The house rules in words: the question, each school, and why our default is what it is. */
-import type { HouseRuleKey, HouseRules } from './household.ts';
+import type { HouseRuleKey, HouseRules } from '@core/model/household.ts';
 
 interface RuleWords<K extends HouseRuleKey> {
   question: string;
