@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { basketStateSchema, toBasketState } from '../gather/basket-state-form.ts';
 import { generalSchema, givenWeights, hardnessOf, weightFields, weightsSchema } from '../household/household-form.ts';
 import { givenMeasures, measureSchema } from '../wardrobe/measure-form.ts';
+import { placeWordsOf } from '@words/en/garment.ts';
 import { readForm } from './read.ts';
 import { ageChoices, freeStainId, judgeSchema, reportSchema, stainSchema, toMarkedStain } from '../treat/stain-form.ts';
 import { riskSchema, testSchema } from '../test/test-form.ts';
@@ -99,6 +100,19 @@ describe('measures', () => {
     if (!cm.ok || !inch.ok) throw new Error('readable');
     expect(givenMeasures(cm.value)).toEqual([{ place: 'chest', cm: 50.5 }]);
     expect(givenMeasures(inch.value)).toEqual([{ place: 'chest', cm: 50.8 }]);
+  });
+  test('a quarter inch is not rounded away: 11 to 10.5 in is 4.5 % and not 4.3', () => {
+    const [before, after] = ['11', '10.5'].map((chest) => {
+      const read = readForm(form({ unit: 'inch', chest }), measureSchema);
+      if (!read.ok) throw new Error('readable');
+      return givenMeasures(read.value)[0]!.cm;
+    });
+    expect([before, after]).toEqual([27.94, 26.67]);
+    expect(((before! - after!) / before!) * 100).toBeCloseTo(4.545, 2);
+  });
+  test('a sash has a width and no chest', () => {
+    expect(placeWordsOf('sash').chest.name).toBe('Width');
+    expect(placeWordsOf('tshirt').chest.name).toBe('Chest');
   });
   test('nonsense is named', () =>
     expect(errors(readForm(form({ unit: 'ell', chest: 'wide' }), measureSchema))).toEqual([

@@ -32,7 +32,7 @@ export function eventText(kind: EventKind, data: EventData): string {
         : 'Tested';
     case 'measured':
       return data.measure
-        ? `${placeWords[data.measure.place].name}: ${data.measure.cm} cm`
+        ? `${placeWords[data.measure.place].name}: ${Math.round(data.measure.cm * 10) / 10} cm`
         : data.size === 'kept'
           ? 'Measured: size as before'
           : data.size

@@ -425,7 +425,9 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
             </button>
           ))}
         </Segments>
-        {next && <LinkButton href={`/loads/${next.id}`}>Start with load {v.loads.indexOf(next) + 1}</LinkButton>}
+        {next && !v.changed && (
+          <LinkButton href={`/loads/${next.id}`}>Start with load {v.loads.indexOf(next) + 1}</LinkButton>
+        )}
       </PageHead>
       {v.changed && (
         <Notice title="The basket has changed since">

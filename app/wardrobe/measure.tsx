@@ -1,7 +1,7 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { placesOf, sizeChanges } from '@core/garment/measures.ts';
-import { placeWords } from '@words/en/garment.ts';
+import { placeWordsOf } from '@words/en/garment.ts';
 import { isKnit } from '@core/envelope/garment-envelope.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
@@ -23,11 +23,15 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `Measure ${loaderData.name}` : 'Measure'} · Neat Fold` },
 ];
 
+/** Stored to a tenth of a millimetre, shown to a millimetre. */
+const cmText = (cm: number): string => String(Math.round(cm * 10) / 10);
+
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx, now }) => {
     const piece = await findPiece(tx, params.pieceId);
     if (!piece) throw notFound('That piece is not in the wardrobe.');
     const places = placesOf(piece.row.kind);
+    const placeWords = placeWordsOf(piece.row.kind);
     const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
     const changes = sizeChanges(piece.state.measures, isKnit(garmentOf(garmentDocument(piece, now))));
     return {
@@ -40,13 +44,13 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
         return {
           place: p,
           name: placeWords[p].name,
-          text: newest.has(p) ? `${newest.get(p)} cm` : '',
+          text: newest.has(p) ? `${cmText(newest.get(p) ?? 0)} cm` : '',
           changed: c !== undefined && c.lostPercent >= 1,
         };
       }),
       changes: changes.map((c) => ({
         place: c.place,
-        text: `${placeWords[c.place].name}: ${c.beforeCm} cm before, ${c.nowCm} cm now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
+        text: `${placeWords[c.place].name}: ${cmText(c.beforeCm)} cm before, ${cmText(c.nowCm)} cm now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
         stretch:
           c.stretchToCm === null
             ? null

@@ -1,4 +1,5 @@
 /** Pieces in words: where they are measured, what is done to them before a load, what their cloth asks of a detergent. */
+import { kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
 import type { MeasurePlace } from '@core/garment/measures.ts';
 import type { PrepareStep } from '@core/model/plan.ts';
 import type { ClothNeed } from '@core/washing/products.ts';
@@ -14,6 +15,15 @@ export const placeWords: Record<MeasurePlace, { name: string; how: string }> = {
   'leg-opening': { name: 'Leg opening', how: 'half width of the hem' },
   inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
 };
+
+/** Sheets, towels, scarves and sashes have no shoulder and no chest. */
+const flatPlaces: Partial<typeof placeWords> = {
+  'body-length': { name: 'Length', how: 'along the longer edge, in the middle' },
+  chest: { name: 'Width', how: 'across, edge to edge, in the middle' },
+};
+/** Names of the places as they are called on this kind of piece. */
+export const placeWordsOf = (kind: GarmentKind): typeof placeWords =>
+  kindFacts(kind).measured === 'sheet' ? { ...placeWords, ...flatPlaces } : placeWords;
 
 export const prepareWords: Record<PrepareStep, string> = {
   mend: 'Mend loose buttons and open seams',
