@@ -5,15 +5,14 @@ import { testVerdict } from '@core/colour/bleed.ts';
 import { agents, type AgentId } from '@core/chemistry/agents.ts';
 import { tools, type ToolId } from '@core/chemistry/tools.ts';
 import { placeWords } from '@words/en/garment.ts';
+import { briefName } from '@words/en/names.ts';
 import { plural } from '../shared/words.ts';
 
 const verdictWords = { clear: 'clear', trace: 'a trace of colour', strong: 'strong colour' } as const;
 const testWords = { spot: 'Spot test', part: 'Part test', catcher: 'Catcher' } as const;
 
 const stepName = (id: string): string =>
-  (id in agents ? agents[id as AgentId].name : id in tools ? tools[id as ToolId].name : id.replace(/-/g, ' ')).split(
-    ' (',
-  )[0] ?? id;
+  briefName(id in agents ? agents[id as AgentId].name : id in tools ? tools[id as ToolId].name : id.replace(/-/g, ' '));
 
 export function eventText(kind: EventKind, data: EventData): string {
   switch (kind) {
@@ -28,7 +27,7 @@ export function eventText(kind: EventKind, data: EventData): string {
     case 'tested':
     case 'read':
       return data.test
-        ? `${testWords[data.test.kind]}${data.test.agent ? ` with ${(agents[data.test.agent as AgentId]?.name ?? data.test.agent).split(' (')[0] ?? ''}` : ''}: ${verdictWords[testVerdict(data.test.grade)]} (grade ${data.test.grade})`
+        ? `${testWords[data.test.kind]}${data.test.agent ? ` with ${stepName(data.test.agent)}` : ''}: ${verdictWords[testVerdict(data.test.grade)]} (grade ${data.test.grade})`
         : 'Tested';
     case 'measured':
       return data.measure

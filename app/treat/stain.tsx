@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { agents, type AgentId } from '@core/chemistry/agents.ts';
 import { findStains, identify, type Clues } from '@core/stain/identify.ts';
 import { clueWords } from '@words/en/bench.ts';
+import { briefName } from '@words/en/names.ts';
 import { stains, stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { basketState, emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
@@ -69,7 +70,7 @@ export const loader = ({ params, request, context }: Route.LoaderArgs) =>
       kind: chosen ?? '',
       kinds: stainKinds.map((k) => [k, stains[k].name] as const).sort((a, b) => a[1].localeCompare(b[1])),
       firstAid: chosen ? stains[chosen].firstAid : null,
-      tried: commonlyTried.map((a) => [a, agents[a].name.split(' (')[0] ?? a] as const),
+      tried: commonlyTried.map((a) => [a, briefName(agents[a].name)] as const),
     };
   });
 

@@ -1,6 +1,7 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
 import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
 import { sentenceOf } from '@words/text.ts';
+import { briefName } from '@words/en/names.ts';
 import { checkQuestions, stepTitles, testHow, testTitle } from '@words/en/treat.ts';
 import { afterTreatment } from '@core/piece/after-treatment.ts';
 import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
@@ -85,7 +86,7 @@ const minutesText = (s: TreatmentStep): string =>
       ? `${durationText(s.minutes)} to ${durationText(s.mostMinutes)}`
       : durationText(s.minutes);
 const rinseText = (n: number): string => (n === 0 ? '' : n === 1 ? 'then rinse once' : `then rinse ${n} times`);
-const lower = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);
+const lower = (name: string): string => briefName(name.charAt(0).toLowerCase() + name.slice(1));
 /** What to do, as a heading. */
 const titleOfStep = (s: TreatmentStep): string =>
   s.kind === 'test' ? testTitle(lower(whatName(s.what))) : stepTitles[s.action](lower(whatName(s.what)));

@@ -19,6 +19,12 @@ describe('may I use it', () => {
   const wool = clothOf(garment('w', { parts: only('wool'), traits: new Set(), label: washLabel(30, 'very-mild') }));
   test('on a piece', () => {
     expect(onPiece('soap-dish', cotton)).toMatchObject({ verdict: 'yes' });
+    // Softener and its sheets on what must take up water: a plain no, not a yes with an exception.
+    const towel = clothOf(garment('t', { kind: 'bath_towel', traits: new Set(['terry'] as const) }));
+    for (const agent of ['dryer-sheet', 'fabric-softener'] as const) {
+      expect(onPiece(agent, towel)).toMatchObject({ verdict: 'no' });
+      expect(onPiece(agent, cotton).lines.join(' ')).not.toContain('not on');
+    }
     expect(onPiece('enzyme-prespotter', wool)).toMatchObject({ verdict: 'no', danger: false });
     expect(onPiece('enzyme-prespotter', wool).lines[0]).toContain('protein');
     expect(onPiece('vinegar-white', cotton)).toMatchObject({ verdict: 'with-care', title: 'yes, with care' });

@@ -81,6 +81,8 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
     if (isCondition(code)) found.add(code);
     else blocked ??= never(code, columnName(c));
   }
+  if (cloth.absorbs && (found.has('c-rare') || found.has('c-coat')))
+    blocked ??= { code: 'x-coat', because: 'its film keeps towels and sportswear from taking up water' };
   if (agentFacts(agent).group === 'flam-solvent') found.add('c-noheat');
   let needsTest = false;
   const test = testedWith(cloth, agent);

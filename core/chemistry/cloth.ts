@@ -1,4 +1,5 @@
 /** What an agent meets on a piece: fibres, dye, print, trims and finishes as columns of the agent matrix, and what is known of the colour and the label. */
+import { kindFacts } from '../garment/kinds.ts';
 import { colourHistory } from '../colour/bleed.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { FibreId } from '../fibre/fibres.ts';
@@ -17,6 +18,8 @@ export interface Cloth {
   /** Undyed and without print. */
   plainWhite: boolean;
   pile: boolean;
+  /** It is there to take up water: towels, terry, sportswear that wicks. A film of softener stops that. */
+  absorbs: boolean;
   /** The label's bleach symbol; null = not readable. */
   labelBleach: 'any' | 'oxygen' | 'none' | null;
   /** Highest wash temperature of the label; null = not stated. */
@@ -96,7 +99,10 @@ const traitFinish: Partial<Record<TraitId, Finish>> = {
 };
 const pileTraits: readonly TraitId[] = ['velvet', 'velveteen', 'pile'];
 
-export type ClothInput = Pick<Garment, 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'tests' | 'washCount'>;
+export type ClothInput = Pick<
+  Garment,
+  'kind' | 'parts' | 'traits' | 'colours' | 'dye' | 'label' | 'tests' | 'washCount'
+>;
 
 export function fastnessOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'tests'>): Fastness {
   const h = colourHistory(g);
@@ -125,6 +131,7 @@ export function clothOf(g: ClothInput): Cloth {
     fastness,
     plainWhite: fastness === 'undyed' && !columns.has('print') && !columns.has('raw-indigo'),
     pile: pileTraits.some((t) => g.traits.has(t)),
+    absorbs: kindFacts(g.kind).use === 'towel' || g.traits.has('terry') || g.traits.has('wicking'),
     finishes: new Set([...g.traits].flatMap((t) => traitFinish[t] ?? [])),
     labelBleach: g.label?.bleach ?? null,
     labelMaxC: g.label?.wash && g.label.wash.by !== 'none' ? (g.label.wash.maxC ?? null) : null,

@@ -100,3 +100,6 @@ export const loadCheckWords: Record<LoadCheckId, { text: string; ifFails: string
     ifFails: 'Keep airing; no drum and no heat.',
   },
 };
+
+/** A name without what stands in brackets behind it, for headings and lists: "Oxygen bleach powder (sodium percarbonate)" → "Oxygen bleach powder". */
+export const briefName = (name: string): string => name.replace(/ \([^)]*\)$/, '');
