@@ -7,7 +7,17 @@ import type { RouteConfigEntry } from '@react-router/dev/routes';
 import fc from 'fast-check';
 import type { Browser, Page } from 'playwright-core';
 import routes from '../app/routes.ts';
-import { address, beginVisit, endVisit, open, sendForm, startServer, stopServer, type Visit } from './support.ts';
+import {
+  address,
+  axeViolations,
+  beginVisit,
+  endVisit,
+  open,
+  sendForm,
+  startServer,
+  stopServer,
+  type Visit,
+} from './support.ts';
 
 let visit: Visit | undefined;
 let browser: Browser;
@@ -246,6 +256,19 @@ describe('the board in four tabs', () => {
     expect([one.status, two.status]).toEqual([302, 409]);
     expect((await hamper()).pins?.length ?? 0).toBe(kept - 1);
   });
+});
+
+test('a basket of which nothing needs water says what it needs instead', async () => {
+  await sendForm('/basket', { add: 'juna-lambswool' });
+  for (const { id } of (await hamper()).garments)
+    if (id !== 'juna-lambswool') await sendForm('/basket', { remove: id }, '/pieces/new');
+  await sendForm('/sort', { intent: 'sort' });
+  await open(page, '/sort');
+  await page.getByRole('heading', { name: 'Nothing to wash today' }).waitFor();
+  const list = (await page.getByRole('complementary', { name: 'Not today' }).boundingBox())!;
+  expect(list.height).toBeGreaterThan(100);
+  expect(await page.getByRole('link', { name: 'Grey lambswool jumper' }).last().isVisible()).toBe(true);
+  expect(await axeViolations(page)).toEqual([]);
 });
 
 /** A request as somebody hostile would write it. */

@@ -191,9 +191,9 @@ const Segments = styled(PostForm)`
     display: none;
   }
 `;
-const Cupboard = styled.div`
+const Cupboard = styled.div<{ $alone: boolean }>`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(13rem, 17rem);
+  grid-template-columns: ${(p) => (p.$alone ? 'minmax(0, 44rem)' : 'minmax(0, 1fr) minmax(13rem, 17rem)')};
   gap: 0 1.75rem;
   align-items: stretch;
   margin-top: 0.5rem;
@@ -204,10 +204,10 @@ const Cupboard = styled.div`
 `;
 /** As tall as the shelves and no taller: a long list scrolls by itself, and the places to drop a piece stay in sight. */
 const Aside = styled.aside<{ $alone: boolean }>`
-  border-left: 1px solid var(--hairline);
-  padding-left: 1.25rem;
+  border-left: ${(p) => (p.$alone ? '0' : '1px solid var(--hairline)')};
+  padding-left: ${(p) => (p.$alone ? '0' : '1.25rem')};
   height: ${(p) => (p.$alone ? 'auto' : '0')};
-  min-height: max(100%, 26rem);
+  min-height: ${(p) => (p.$alone ? '0' : 'max(100%, 26rem)')};
   overflow-y: auto;
   /* Where the list goes on, a shadow lies on its edge. */
   background:
@@ -409,13 +409,16 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
   const watch = open ? [...open.facts.warnings, ...open.facts.dryWarnings] : [];
   const full = commonFull(v.loads);
   const next = v.loads.find((l) => l.status === 'planned');
+  const idle = v.loads.length === 0;
   return (
     <>
       <PageHead>
         <div>
           <h1>{v.title}</h1>
           <p>
-            {v.proof}: {v.summary}.
+            {idle
+              ? 'Nothing in the basket needs water: look below at what it needs instead.'
+              : `${v.proof}: ${v.summary}.`}
           </p>
         </div>
         <Segments aria-label="What matters most">
@@ -478,21 +481,23 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
         </Decided>
       )}
       {v.selected && <MovePanel selected={v.selected} planId={v.planId} back={`/sort?load=${v.open + 1}`} />}
-      <Cupboard>
-        <Shelves $n={v.loads.length} aria-label="Loads in running order">
-          {v.loads.map((l, i) => (
-            <LoadShelf
-              key={l.id}
-              load={l}
-              index={i}
-              open={i === v.open}
-              full={full}
-              chosen={chosen}
-              handlers={handlers}
-            />
-          ))}
-        </Shelves>
-        <Aside aria-labelledby="not-today" $alone={v.loads.length === 0}>
+      <Cupboard $alone={idle}>
+        {!idle && (
+          <Shelves $n={v.loads.length} aria-label="Loads in running order">
+            {v.loads.map((l, i) => (
+              <LoadShelf
+                key={l.id}
+                load={l}
+                index={i}
+                open={i === v.open}
+                full={full}
+                chosen={chosen}
+                handlers={handlers}
+              />
+            ))}
+          </Shelves>
+        )}
+        <Aside aria-labelledby="not-today" $alone={idle}>
           <h2 id="not-today">Not today</h2>
           {dragging && (
             <div className="drops">
@@ -616,30 +621,32 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
           </Pair>
         </Section>
       )}
-      <Section>
-        <h2>What your house rules cost</h2>
-        {v.rulePrices === null ? (
+      {!idle && (
+        <Section>
+          <h2>What your house rules cost</h2>
+          {v.rulePrices === null ? (
+            <p>
+              <Quiet>{working ? 'Sorting again without each rule …' : 'Worked out after sorting.'}</Quiet>
+            </p>
+          ) : v.rulePrices.length === 0 ? (
+            <p>
+              <Quiet>No other choice of a house rule would make this basket cheaper.</Quiet>
+            </p>
+          ) : (
+            <Pair>
+              {v.rulePrices.map((r) => (
+                <li key={r.words}>
+                  <b>{r.words}</b>
+                  <p>{r.text}</p>
+                </li>
+              ))}
+            </Pair>
+          )}
           <p>
-            <Quiet>{working ? 'Sorting again without each rule …' : 'Worked out after sorting.'}</Quiet>
+            <Link to="/household#rules">Change the house rules</Link>
           </p>
-        ) : v.rulePrices.length === 0 ? (
-          <p>
-            <Quiet>No other choice of a house rule would make this basket cheaper.</Quiet>
-          </p>
-        ) : (
-          <Pair>
-            {v.rulePrices.map((r) => (
-              <li key={r.words}>
-                <b>{r.words}</b>
-                <p>{r.text}</p>
-              </li>
-            ))}
-          </Pair>
-        )}
-        <p>
-          <Link to="/household#rules">Change the house rules</Link>
-        </p>
-      </Section>
+        </Section>
+      )}
       {v.warnings.length > 0 && (
         <Section>
           <h2>Good to know</h2>
