@@ -1,9 +1,10 @@
 /** The test bench: which pieces want a colourfastness test, what is in, and how the grades look on this piece's own dye. */
 import { sentenceOf } from '@words/text.ts';
 import { fastnessPlan, type FastnessPlan } from '@core/colour/fastness-test.ts';
+import { stainingScale } from '@core/colour/grading.ts';
 import { gradeWords } from '@words/en/bench.ts';
 import { tintedHex } from '@core/colour/colour.ts';
-import { colourHistory } from '@core/colour/bleed.ts';
+import { colourHistory, testVerdict } from '@core/colour/bleed.ts';
 import { garmentEnvelope } from '@core/envelope/garment-envelope.ts';
 import { say } from '@core/message/message.ts';
 import type { Garment } from '@core/model/garment.ts';
@@ -79,18 +80,8 @@ export interface TestView {
   /** `allowed` = the house rule lets a dry-clean label be tested. */
   risk: { text: string | null; possible: boolean; needed: boolean; allowed: boolean };
 }
-const stainingDeltaE: readonly (readonly [number, number])[] = [
-  [5, 0],
-  [4.5, 2.2],
-  [4, 4.3],
-  [3.5, 6],
-  [3, 8.5],
-  [2.5, 12],
-  [2, 16.9],
-  [1.5, 24],
-  [1, 34.1],
-];
-const verdictOf = (grade: number): string => (grade >= 4 ? 'clear' : grade >= 2.5 ? 'a trace' : 'strong');
+const verdictWords = { clear: 'clear', trace: 'a trace', strong: 'strong' } as const;
+const verdictOf = (grade: number): string => verdictWords[testVerdict(grade)];
 
 /** What the tests so far mean for its next bath. */
 function resultText(g: Garment): string {
@@ -125,11 +116,11 @@ export async function testView({ tx, now }: Scope, id: string, timeZone: string)
     undyed,
     plan: fastnessPlan(g),
     result: resultText(g),
-    grades: stainingDeltaE.map(([grade, dE]) => ({
+    grades: stainingScale.map(({ grade, deltaE }) => ({
       grade,
       words: gradeWords[grade] ?? '',
       verdict: verdictOf(grade),
-      hex: tintedHex('#f7f7f4', strongest, dE),
+      hex: tintedHex('#f7f7f4', strongest, deltaE),
     })),
     history: [...piece.state.readings].reverse().map((t) => ({
       eventId: t.eventId,

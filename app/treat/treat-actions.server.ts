@@ -8,6 +8,7 @@ import {
   report,
   type CheckResult,
   type OpenChemical,
+  triedInVain,
 } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { Procedure } from '@core/stain/treatment.ts';
@@ -47,11 +48,9 @@ export async function procedureOfStain({ tx, now }: Scope, piece: Piece, stainId
   return household && stain ? procedureFor(garment, stain, workplaceOf(householdOf(household.document))) : null;
 }
 
-/** Two rounds that changed nothing end the attempts. */
-export const triedInVain = async ({ tx }: Scope, garmentId: string, stainId: string): Promise<boolean> =>
-  (await closedTreatments(tx, 200)).filter(
-    (t) => t.garmentId === garmentId && t.stainId === stainId && t.outcome === 'same',
-  ).length >= 2;
+/** What became of the rounds so far for one mark. */
+export const outcomesOf = (closed: readonly Treatment[], garmentId: string, stainId: string): (string | null)[] =>
+  closed.filter((t) => t.garmentId === garmentId && t.stainId === stainId).map((t) => t.outcome);
 
 export async function beginTreatment(
   scope: Scope,
@@ -61,7 +60,7 @@ export async function beginTreatment(
   const piece = await findPiece(scope.tx, garmentId);
   const procedure = piece && (await procedureOfStain(scope, piece, stainId));
   if (!procedure) return 'no-such-mark';
-  if (await triedInVain(scope, garmentId, stainId)) return 'in-vain';
+  if (triedInVain(outcomesOf(await closedTreatments(scope.tx, 200), garmentId, stainId))) return 'in-vain';
   return (await openTreatment(scope.tx, scope.householdId, {
     garmentId,
     stainId,

@@ -7,7 +7,7 @@ import { afterTreatment } from '@core/piece/after-treatment.ts';
 import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { actions, stopCodes } from '@core/stain/actions.ts';
-import { dueStep, mayBegin, needsClock } from '@core/stain/bench.ts';
+import { dueStep, mayBegin, needsClock, triedInVain } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { TreatmentStep } from '@core/stain/treatment.ts';
 import { stainFacts, type StainKind } from '@core/stain/stains.ts';
@@ -17,7 +17,7 @@ import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { newestPlan, piecesInLoads } from '@data/loads.ts';
 import { closedTreatments, openTreatments, piecesInSoaks, type Treatment } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
-import { openChemicals, whatName } from './treat-actions.server.ts';
+import { openChemicals, outcomesOf, whatName } from './treat-actions.server.ts';
 import { clothOf } from '../shared/cloth.ts';
 import { loadFacts, loadTitle, type PieceRef } from '../wash/load-view.server.ts';
 import { durationText, plural } from '../shared/words.ts';
@@ -212,8 +212,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
             .map((s): WaitingView => {
               const procedure = procedureFor(g, s, workplace);
               const minutes = procedure.steps.filter((x) => x.when === 'always').reduce((m, x) => m + x.minutes, 0);
-              const inVain =
-                closed.filter((t) => t.garmentId === g.id && t.stainId === s.id && t.outcome === 'same').length >= 2;
+              const inVain = triedInVain(outcomesOf(closed, g.id, s.id));
               return {
                 piece: ref(g.id),
                 stainId: s.id,

@@ -15,6 +15,11 @@ function nearest(scale: readonly number[], dE: number): number {
   });
   return grades[best] ?? 1;
 }
+/** Each staining grade with the colour difference it stands for (ISO 105-A04 form), the best first. */
+export const stainingScale: readonly { grade: number; deltaE: number }[] = grades.map((grade, i) => ({
+  grade,
+  deltaE: stainingDeltaE[i] as number,
+}));
 /** Nearest half grade of a colour difference; the lighter one on ties. */
 export const stainingGrade = (dE: number): number => nearest(stainingDeltaE, dE);
 export const changeGrade = (dE: number): number => nearest(changeDeltaE, dE);

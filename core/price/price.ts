@@ -1,6 +1,7 @@
 /**
- * The price of one load. Every set of pieces has a best setting and a cost, independent of all other loads, so that a plan is the sum of its
- * loads and of what waits. One function prices a set at a setting; asked for details it also tells how the load would run.
+ * The price of one load. Every set of pieces has a best setting and a cost, independent of all other loads, so that a
+ * plan is the sum of its loads and of what waits. One function prices a set at a setting; asked for details it also
+ * tells how the load would run.
  */
 import { judgement } from '../cost/judgement.ts';
 import { loadConstants } from '../cost/weights.ts';
@@ -88,7 +89,10 @@ const broken = (v: Violation): number => -1 - violationOrder.indexOf(v);
 
 /** A full drum; a confirmed decision may pack it to 1.2. */
 const fillLimit = (f: Features): number => (hasDuty(f, duty.overfill) ? 1.2 : 1) + 1e-9;
-/** A rule that only a setting breaks: bulk beside delicates in a drum, kitchen linen beside underwear or floor cloths below 60 °C, no wool in a wool programme. */
+/**
+ * A rule that only a setting breaks: bulk beside delicates in a drum, kitchen linen beside underwear or floor cloths
+ * below 60 °C, no wool in a wool programme.
+ */
 function brokenByCompany(b: Basket, f: Features, s: Setting): Violation | null {
   if (s.method === 'machine') {
     if (hasDuty(f, duty.bulk) && hasDuty(f, duty.bulkSuffers)) return 'H7';
@@ -98,7 +102,10 @@ function brokenByCompany(b: Basket, f: Features, s: Setting): Violation | null {
   return apartWhenCool && mixesKitchen(f.uses) ? 'H11' : null;
 }
 
-/** A way of pricing that a bound supposes: this product, dosed for this soil, with strangers in the programme or not; whites brightened or not; with a catcher or without. */
+/**
+ * A way of pricing that a bound supposes: this product, dosed for this soil, with strangers in the programme or not;
+ * whites brightened or not; with a catcher or without.
+ */
 export interface Supposed {
   product: Product;
   soilColumn: number;
@@ -122,9 +129,10 @@ export const isAsSupposed = (b: Basket, f: Features, index: number, m: Supposed)
 };
 
 /**
- * What a supposed pricing tells beside its cost, written into an object of the caller (one for millions of calls): what the set's harm (dye, greying, soil, uses side by side), and
- * its whole cost, come to at least in every larger set that is washed as supposed, EUR, and whether a catcher is due. A larger set may spin slower (less
- * energy) or lose its vinegar or softener; a hand bath may lose its soak, so that nothing is claimed of it.
+ * What a supposed pricing tells beside its cost, written into an object of the caller (one for millions of calls):
+ * what the set's harm (dye, greying, soil, uses side by side), and its whole cost, come to at least in every larger
+ * set that is washed as supposed, EUR, and whether a catcher is due. A larger set may spin slower (less energy) or
+ * lose its vinegar or softener; a hand bath may lose its soak, so that nothing is claimed of it.
  */
 export interface SupersetBounds {
   harmAtLeast: number;
@@ -333,8 +341,8 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
 const tie = 1e-9;
 
 /**
- * Cost of a set at one setting as supposed, EUR; Infinity when refused, and then `bounds` is left as it was. The caller has checked that every piece
- * may run there and that no two conflict.
+ * Cost of a set at one setting as supposed, EUR; Infinity when refused, and then `bounds` is left as it was. The
+ * caller has checked that every piece may run there and that no two conflict.
  */
 export function supposedCost(
   b: Basket,
@@ -348,7 +356,10 @@ export function supposedCost(
   const cost = costAt(b, pieces, f, shares, index, null, m, Infinity, bounds);
   return cost < 0 ? Infinity : cost;
 }
-/** Cost of a set at one setting; Infinity when refused. The caller has checked that every piece may run there and that no two conflict. */
+/**
+ * Cost of a set at one setting; Infinity when refused. The caller has checked that every piece may run there and that
+ * no two conflict.
+ */
 export function costAtSetting(b: Basket, pieces: readonly number[], f: Features, index: number): number {
   const cost = costAt(b, pieces, f, donorShares(b, pieces), index, null);
   return cost < 0 ? Infinity : cost;
@@ -367,7 +378,10 @@ export function loadAt(b: Basket, pieces: readonly number[], index: number): Pri
 export const pricesBySetting = (b: Basket, pieces: readonly number[]): PricedLoad[] =>
   b.settings.flatMap((_, i) => loadAt(b, pieces, i) ?? []).sort((x, y) => x.cost - y.cost);
 
-/** Best price of a set taken as one load, or which constraints its least bad setting breaks. `pieces` are ascending indices. */
+/**
+ * Best price of a set taken as one load, or which constraints its least bad setting breaks. `pieces` are ascending
+ * indices.
+ */
 export function priceLoad(b: Basket, pieces: readonly number[]): LoadPrice {
   const key = pieces.join(',');
   const known = b.cache.get(key);
@@ -428,8 +442,8 @@ const capacityKg = (load: PricedLoad): number =>
   load.setting.method === 'machine' ? load.setting.programme.maxLoadKg : load.massKg / load.fill;
 
 /**
- * Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, the days of waiting, and that it was asked for. A drum
- * nearly empty and a set divided are no part of it.
+ * Cost of putting a piece off to the next wash day: its own terms, its share of a usual load then, the days of
+ * waiting, and that it was asked for. A drum nearly empty and a set divided are no part of it.
  */
 export function deferralCost(b: Basket, piece: number): number {
   const p = b.profiles[piece];
@@ -437,7 +451,10 @@ export function deferralCost(b: Basket, piece: number): number {
   const perPiece = b.household.daysToNextWash * b.weights.waitingPerDay * p.urgency + judgement.askedFor;
   return shareOfUsualLoad(b, piece) + perPiece * p.pieces;
 }
-/** What washing a piece costs in a load filled as usual, EUR: its own terms and its share of the rest; 0 where no setting fits. */
+/**
+ * What washing a piece costs in a load filled as usual, EUR: its own terms and its share of the rest; 0 where no
+ * setting fits.
+ */
 export function shareOfUsualLoad(b: Basket, piece: number): number {
   const massKg = b.profiles[piece]?.massKg ?? 0;
   let least = Infinity;

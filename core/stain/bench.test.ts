@@ -1,4 +1,4 @@
-import { clockWait } from './bench.ts';
+import { clockWait, triedInVain } from './bench.ts';
 import { describe, expect, test } from '@jest/globals';
 import { agentIds, refusedAgents, type AgentId } from '../chemistry/agents.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
@@ -154,4 +154,10 @@ describe('clocks gate what is passed', () => {
     expect(clockWait(step(2), inMinutes(1), now)).toBeNull();
     expect(clockWait(step(3), null, now)?.code).toBe('treat.clock-first');
   });
+});
+
+test('two rounds that changed nothing end the attempts; others do not count', () => {
+  expect(triedInVain(['same'])).toBe(false);
+  expect(triedInVain(['same', 'lighter', 'stopped', null])).toBe(false);
+  expect(triedInVain(['same', 'lighter', 'same'])).toBe(true);
 });

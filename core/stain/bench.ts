@@ -77,6 +77,11 @@ export function clockWait(step: TreatmentStep, clockEndsAt: number | null, now: 
   return left > 0.5 ? say('treat.clock-runs', { minutes: Math.ceil(left) }) : null;
 }
 
+const roundsInVain = 2;
+/** Rounds that changed nothing end the attempts: more is likelier to harm the cloth than help. */
+export const triedInVain = (outcomes: readonly (string | null)[]): boolean =>
+  outcomes.filter((o) => o === 'same').length >= roundsInVain;
+
 /** What lies open in the room: the chemical of a step under way, or the last one of a piece with the rinses since. */
 export interface OpenChemical {
   agent: Chemical;

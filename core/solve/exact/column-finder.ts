@@ -1,7 +1,7 @@
 /**
- * The pricing problem of column generation: the load that is worth most above its cost, given what each item is worth (its dual). Each way of
- * washing (setting, product, soil, family) is searched by itself; supposing it, the cost only grows with the set, so that a separable lower bound
- * prunes a depth-first search over compatible items.
+ * The pricing problem of column generation: the load that is worth most above its cost, given what each item is worth
+ * (its dual). Each way of washing (setting, product, soil, family) is searched by itself; supposing it, the cost only
+ * grows with the set, so that a separable lower bound prunes a depth-first search over compatible items.
  */
 import type { PieceNumbers } from '../../price/basket.ts';
 import { companyHarm } from '../../price/company-price.ts';
@@ -24,7 +24,10 @@ export interface Findings {
   /** Sets looked at. */ visited: number;
 }
 
-/** Where columns come from: `worth` per item, `perLoad` for any load at all, and a limit of visited sets for each way of washing. */
+/**
+ * Where columns come from: `worth` per item, `perLoad` for any load at all, and a limit of visited sets for each way
+ * of washing.
+ */
 export interface ColumnSource {
   find: (worth: Float64Array, perLoad: number, nodesPerMode: number) => Findings;
 }
@@ -57,7 +60,10 @@ interface Level {
   reachGains: Float64Array;
   reachJoins: Float64Array;
 }
-/** One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next target. */
+/**
+ * One search of a mode. Loads of a reduced cost below `target` are handed to `take`, which answers with the next
+ * target.
+ */
 interface Dive {
   mode: Mode;
   company: Company;
@@ -114,7 +120,10 @@ export class ColumnFinder implements ColumnSource {
     );
   }
 
-  /** A bound on the reduced cost of every load of a mode: what it found, or where it had to stop. Zero when none is below. */
+  /**
+   * A bound on the reduced cost of every load of a mode: what it found, or where it had to stop. Zero when none is
+   * below.
+   */
   leastOf(mode: Mode, worth: Float64Array, nodes: number): number {
     let best = 0;
     const { cutAt } = this.search(mode, worth, 0, nothingBelow, nodes, (column) => {
@@ -211,8 +220,8 @@ export class ColumnFinder implements ColumnSource {
   }
 
   /**
-   * Loads of one mode with a reduced cost below `target`, each handed to `take`, which tells the target from then on. `cutAt` = a bound on what was left
-   * out when the visited sets ran out, else Infinity.
+   * Loads of one mode with a reduced cost below `target`, each handed to `take`, which tells the target from then on.
+   * `cutAt` = a bound on what was left out when the visited sets ran out, else Infinity.
    */
   private search(
     mode: Mode,
@@ -279,7 +288,10 @@ export class ColumnFinder implements ColumnSource {
     return { visited: nodes - dive.nodesLeft, cutAt: dive.cutAt };
   }
 
-  /** The mix of both measures of room by which the wanted items gain least, were they divisible; with those items, the most gain per room first. */
+  /**
+   * The mix of both measures of room by which the wanted items gain least, were they divisible; with those items, the
+   * most gain per room first.
+   */
   private tightestRoom(
     { room: one, otherRoom: other }: Mode,
     gains: Float64Array,
@@ -334,7 +346,10 @@ export class ColumnFinder implements ColumnSource {
     return price;
   }
 
-  /** What each candidate is worth above what it adds at least: to itself, by the dye it would take up, and to the set, by the dye it would give. */
+  /**
+   * What each candidate is worth above what it adds at least: to itself, by the dye it would take up, and to the set,
+   * by the dye it would give.
+   */
   private prospects({ mode, worth }: Dive, level: Level, next: Level, count: number, grew: boolean): void {
     const { basket: b, items } = this.inst;
     const { rates, wantedKg } = this;
@@ -373,9 +388,10 @@ export class ColumnFinder implements ColumnSource {
   }
 
   /**
-   * Sets that grow the chosen one by candidates of this level. Of the chosen set: `line` = the separable lower bound with its dye damage, `real` = its
-   * supposed cost, both above its worth. What follows adds at least `own` to the first and `added` to the second (the first counts dose and water by
-   * a straight line, the second takes them as paid), so that both bound every larger set.
+   * Sets that grow the chosen one by candidates of this level. Of the chosen set: `line` = the separable lower bound
+   * with its dye damage, `real` = its supposed cost, both above its worth. What follows adds at least `leastCost` to the
+   * first and `leastAdded` to the second (the first counts dose and water by a straight line, the second takes them as
+   * paid), so that both bound every larger set.
    */
   private visit(
     dive: Dive,

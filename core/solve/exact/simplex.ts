@@ -1,6 +1,7 @@
 /**
- * The restricted master problem of column generation, by the revised primal simplex method: min c·x with every row covered exactly once, x ≥ 0. The basis is kept as an explicit
- * inverse; right-hand sides are shifted a hair apart so that it does not cycle on the many ties of set partitioning.
+ * The restricted master problem of column generation, by the revised primal simplex method: min c·x with every row
+ * covered exactly once, x ≥ 0. The basis is kept as an explicit inverse; right-hand sides are shifted a hair apart so
+ * that it does not cycle on the many ties of set partitioning.
  */
 const zero = 1e-9;
 /** Pivots after which the duals are computed afresh: kept up to date from pivot to pivot, they drift by rounding. */
@@ -48,7 +49,10 @@ export class RestrictedMaster {
   column(index: number): Column | undefined {
     return this.columns[index];
   }
-  /** Bring columns that cover different rows into use, before the first optimisation: a good start saves most of the steps. */
+  /**
+   * Bring columns that cover different rows into use, before the first optimisation: a good start saves most of the
+   * steps.
+   */
   begin(indices: readonly number[]): void {
     for (const index of indices) {
       const { rows } = this.columns[index] as Column;
