@@ -23,6 +23,7 @@ import {
   useNames,
   violationNames,
 } from './en/names.ts';
+import { lineWords } from './en/line.ts';
 import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
@@ -37,6 +38,7 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...planWords,
   ...boardWords,
   ...treatWords,
+  ...lineWords,
 };
 
 const and = new Intl.ListFormat(locale, { type: 'conjunction' });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { readComposition } from './composition.ts';
+import { readComposition } from '../phrase/composition.ts';
 import { readLabelText, readWholeLabel, withTypedWords } from './label-text.ts';
 import { emptyLabel } from './label.ts';
 
@@ -12,7 +12,7 @@ describe('composition', () => {
     ['60% cotton 40% poly', ['cotton 60', 'polyester 40']],
     ['CO 97% EL 3%', ['cotton 97', 'elastane 3']],
     ['72 % viscose / 28 % linen', ['viscose 72', 'linen 28']],
-    ['cotton 98, elastane 2%', ['elastane 2']],
+    ['cotton 98, elastane 2%', ['cotton 98', 'elastane 2']],
     ['Baumwolle 80 % Polyester 20 %', ['cotton 80', 'polyester 20']],
     ['pure new wool', ['wool 100']],
     ['all silk', ['silk 100']],

@@ -1,6 +1,6 @@
 /** Typed label words into the label model. What is not understood is returned, never guessed. */
 import type { Part } from '../model/garment.ts';
-import { readComposition } from './composition.ts';
+import { readComposition } from '../phrase/composition.ts';
 import { emptyLabel, labelTemperaturesC, type CareLabel, type LabelWash, type Phrase } from './label.ts';
 
 export interface LabelReading {
@@ -160,7 +160,10 @@ const rules: readonly Rule[] = [
   { pattern: /\b(wash )?with like colou?rs\b/, apply: phrase('wash-with-like-colours') },
   { pattern: /\b(wash )?inside out\b/, apply: phrase('wash-inside-out') },
   { pattern: /\b(no|without) (fabric )?softener\b/, apply: phrase('no-softener') },
-  { pattern: /\b(do not|no) (tumble( dry| drying)?|dryer)\b/, apply: (l) => ({ ...l, tumble: 'none' }) },
+  {
+    pattern: /\b(do not|don't|no|not in the|never in the|without) (tumble[- ]?(dry(er|ing)?)?|dryer)\b/,
+    apply: (l) => ({ ...l, tumble: 'none' }),
+  },
   { pattern: /\btumble( dry)?[ ,]*(on )?(low|cool|gentle)( heat)?\b/, apply: (l) => ({ ...l, tumble: 'low' }) },
   { pattern: /\btumble( dry| dryer)?( ok| normal| medium)?\b/, apply: (l) => ({ ...l, tumble: 'normal' }) },
   { pattern: /\b(only )?(non[- ]?chlorine|oxygen) bleach( only)?\b/, apply: (l) => ({ ...l, bleach: 'oxygen' }) },
@@ -180,37 +183,88 @@ const rules: readonly Rule[] = [
   },
   { pattern: /\bin (the )?shade\b/, apply: phrase('dry-in-shade') },
   {
-    pattern: new RegExp(String.raw`\b(hand[- ]?wash(able| only)?|wash by hand)( ${temperature})?`),
+    pattern:
+      /\b(?:(\d{2}) ?(?:° ?c? )?)?(hand[- ]?wash|wool|silk|delicates?|gentle) (?:cycle|programme|program)(?: (?:at )?(\d{2}))?\b/,
+    apply: (l, m) => ({
+      ...l,
+      wash: {
+        by: 'machine',
+        maxC: labelTemperature(m[1] ?? m[3] ?? '30'),
+        action: /hand|wool|silk/.test(m[0]) ? 'very-mild' : 'mild',
+      },
+    }),
+  },
+  {
+    pattern: new RegExp(String.raw`\b(hand[- ]?wash(able| only)?|wash by hand|by hand)( ${temperature})?`),
     apply: (l, m) => ({ ...l, wash: { by: 'hand', maxC: Math.min(40, labelTemperature(m[4])) } }),
   },
   {
     pattern: new RegExp(
-      String.raw`\b(machine[- ]?wash(able)?|wash(able)?( at)?|up to)[ ,]*${temperature}[ ,]*(very gentle|very mild|gentle|mild|delicates?|easy care|wool)?`,
+      String.raw`\b(machine(?:[- ]?wash(?:able)?)?|wash(?:able)?(?: at| on)?|up to)[ ,]*${temperature}[ ,]*(very gentle|very mild|gentle|mild|delicates?|easy care|wool(?! ?[a-z]))?`,
     ),
-    apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[5]) }),
+    apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[2]) }),
   },
   {
-    pattern: /\b(\d{2})\s?°c?[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool)?/,
-    apply: (l, m) => ({ ...l, wash: machine(m[0] ?? '', m[1]) }),
+    pattern:
+      /\b(very gentle|very mild|gentle|mild|delicates?|wool) (cycle |programme |program )?(at )?(30|40|50|60|70|90|95)\b/,
+    apply: (l, m) => ({ ...l, wash: machine(m[0], m[4]) }),
+  },
+  {
+    // A bare number is a temperature only where a label could print it, and where nothing else is counted.
+    pattern:
+      /\b(\d{2}(?=\s?°|\s?c\b|\s?degrees?\b)|30|40|50|60|70|90|95)\b(\s?°\s?c?| ?c\b| ?degrees?)?(?! ?(?:cm|mm|g|kg|times|days|wears|washes|pieces|x|×|%|€|eur|euros?|percent)(?![a-z]))[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool(?! ?[a-z]))?/,
+    apply: (l, m) => ({ ...l, wash: machine(m[0], m[1]) }),
+  },
+  {
+    pattern: /(?<=^|[,;] ?)(cool|cold)(?= ?(?:[,;]|$))/,
+    apply: (l, m) => ({ ...l, wash: machine('', m[1]) }),
+  },
+  {
+    pattern: /\b(cold|cool|lukewarm|warm|hot|boil)[- ]wash(able)?\b/,
+    apply: (l, m) => ({ ...l, wash: machine('', m[1]) }),
   },
   { pattern: /\b(gentle|mild|delicate) machine wash\b/, apply: (l) => ({ ...l, wash: machine('gentle', undefined) }) },
   { pattern: /\bmachine[- ]?wash(able)?\b/, apply: (l) => ({ ...l, wash: machine('', undefined) }) },
   { pattern: /\bdry[- ]?clean(ing)?\b/, apply: (l) => ({ ...l, dryClean: 'P' }) },
 ];
 
-/** Read label words from a line. `rest` is what no rule understood. */
-export function readLabelText(text: string): LabelReading {
-  let rest = ` ${text.toLowerCase().replace(/[;.]/g, ' ').replace(/\s+/g, ' ')} `;
+/** A stretch of label words that was understood. */
+export interface LabelSpan {
+  from: number;
+  to: number;
+}
+/**
+ * Find label words in a text in lower case; what was understood keeps its place. Each stretch is read once, the more special rules first.
+ * @example scanLabel('navy jumper, hand wash').label?.wash // { by: 'hand', maxC: 40 }
+ */
+export function scanLabel(text: string): { label: CareLabel | null; spans: LabelSpan[] } {
+  let open = text.replace(/[;.]/g, ' ');
   let label = emptyLabel;
-  const understood: string[] = [];
+  const spans: LabelSpan[] = [];
   for (const { pattern, apply } of rules) {
-    const match = rest.match(pattern);
+    const match = pattern.exec(open);
     if (!match) continue;
     label = apply(label, match);
-    understood.push(match[0].trim());
-    rest = rest.replace(match[0], ' ');
+    const from = match.index + (match[0].length - match[0].trimStart().length);
+    const to = from + match[0].trim().length;
+    spans.push({ from, to });
+    open = open.slice(0, from) + '\u0001'.repeat(to - from) + open.slice(to);
   }
-  return { label: understood.length > 0 ? label : null, understood, rest: rest.replace(/\s+/g, ' ').trim() };
+  return { label: spans.length > 0 ? label : null, spans };
+}
+
+/** Read label words from a line. `rest` is what no rule understood. */
+export function readLabelText(text: string): LabelReading {
+  const line = text.toLowerCase().replace(/[;.]/g, ' ').replace(/\s+/g, ' ').trim();
+  const { label, spans } = scanLabel(line);
+  let rest = line;
+  for (const { from, to } of [...spans].sort((a, b) => b.from - a.from))
+    rest = `${rest.slice(0, from)} ${rest.slice(to)}`;
+  return {
+    label,
+    understood: spans.map(({ from, to }) => line.slice(from, to)),
+    rest: rest.replace(/\s+/g, ' ').trim(),
+  };
 }
 
 /** Care and composition together, from the words of a whole label. */

@@ -124,3 +124,16 @@ export function tintedHex(hex: string, towards: string, dE: number): string {
     ) ?? hex
   );
 }
+
+/**
+ * A colour made lighter or darker by so many L* of CIELAB, its hue kept.
+ * @example shaded('#2e5fa3', -22) // a dark blue
+ */
+export function shaded(hex: string, lightness: number): string {
+  const lab = toLab(parseHex(hex));
+  if (!lab) return hex;
+  const l = Math.min(97, Math.max(6, lab.l + lightness));
+  const rgb = toRgb({ ...lab, l });
+  const unit = (x: number): number => Math.min(1, Math.max(0, x));
+  return formatHex({ ...rgb, r: unit(rgb.r), g: unit(rgb.g), b: unit(rgb.b) });
+}

@@ -4,6 +4,7 @@
  */
 import { boardMessages } from './board.ts';
 import { boundMessages } from './bounds.ts';
+import { lineMessages } from './line.ts';
 import { needMessages } from './need.ts';
 import type { ParamTypes } from './params.ts';
 import { planMessages } from './plan.ts';
@@ -15,6 +16,7 @@ export const messages = {
   ...planMessages,
   ...boardMessages,
   ...treatMessages,
+  ...lineMessages,
 } as const;
 export type MessageCode = keyof typeof messages;
 export type MessageParams<C extends MessageCode> = { [P in (typeof messages)[C][number]]: ParamTypes[P] };

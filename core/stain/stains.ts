@@ -109,7 +109,7 @@ export const stains = {
     families: ['oil-grease'],
     baseScore: 85,
     wash: 'wash-warm',
-    aliases: ['oil', 'butter', 'dressing', 'mayonnaise'],
+    aliases: ['gravy', 'oil', 'butter', 'dressing', 'mayonnaise'],
     firstAid: 'Lift solids; cover with powder',
   },
   'engine-oil': {
