@@ -5,6 +5,7 @@ import {
   Links,
   Meta,
   Outlet,
+  redirect,
   Scripts,
   ScrollRestoration,
   useHref,
@@ -28,7 +29,15 @@ declare module 'react-aria-components' {
   }
 }
 
-export const loader = ({ context }: Route.LoaderArgs) => withHousehold(context, shellView);
+/** Pages that need no household yet. */
+const beforeAnyHousehold: ReadonlySet<string> = new Set(['/', '/welcome', '/begin', '/households']);
+export const loader = ({ request, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) => {
+    const view = await shellView(scope);
+    const { pathname } = new URL(request.url);
+    if (view.household === null && !beforeAnyHousehold.has(pathname.replace(/\.data$/, ''))) throw redirect('/welcome');
+    return view;
+  });
 export const meta: Route.MetaFunction = () => [{ title: 'Neat Fold' }];
 
 export function Layout({ children }: { children: ReactNode }) {

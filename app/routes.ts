@@ -3,6 +3,9 @@ import { index, route, type RouteConfig } from '@react-router/dev/routes';
 /** One file per stage of the work. */
 export default [
   index('shell/home.ts'),
+  route('welcome', 'begin/welcome.tsx'),
+  route('begin', 'begin/begin.tsx'),
+  route('households', 'household/households.tsx'),
   route('basket', 'gather/basket.tsx'),
   route('basket/:pieceId', 'gather/basket-piece.tsx'),
   route('basket/:pieceId/stain', 'treat/stain.tsx'),
@@ -20,7 +23,9 @@ export default [
   route('loads/:loadId', 'wash/ticket.tsx'),
   route('loads/:loadId/what-if', 'sort/what-if.tsx'),
   route('log', 'log/log.tsx'),
+  route('wardrobe', 'wardrobe/wardrobe.tsx'),
   route('pieces/new', 'wardrobe/piece-new.tsx'),
+  route('pieces/several', 'wardrobe/several.tsx'),
   route('pieces/:pieceId', 'wardrobe/piece.tsx'),
   route('pieces/:pieceId/measure', 'wardrobe/measure.tsx'),
   route('pieces/:pieceId/treatments.txt', 'treat/treatments-text.ts'),

@@ -15,6 +15,7 @@ export async function fillBasket(size: number): Promise<void> {
       if (!known.has(id))
         await addGarment(tx, demoHouseholdId, id, {
           name: g.name,
+          heightCm: null,
           owner: '',
           kind: g.kind,
           size: g.size ?? 'M',

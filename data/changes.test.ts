@@ -1,5 +1,6 @@
 /** Looking and changing: one moment, one change at a time, answered forms remembered, and what "not now" means. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { usualUnits } from '@core/units/choices.ts';
 import { answers, closeDatabase, inHousehold, isUnavailable, lookInHousehold, patienceMs } from './client.ts';
 import { createHousehold, readHousehold, saveGeneral } from './household.ts';
 import { stageCounts } from './stages.ts';
@@ -21,6 +22,7 @@ beforeAll(async () => {
           timeZone: 'UTC',
           document: {},
           nets: { all: 0, withoutMetal: 0 },
+          units: usualUnits,
           poisonCentre: null,
           children: false,
         });

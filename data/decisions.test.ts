@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { usualUnits } from '@core/units/choices.ts';
 import { closeDatabase, inHousehold } from './client.ts';
 import {
   addDecision,
@@ -26,6 +27,7 @@ beforeAll(async () => {
           timeZone: 'UTC',
           document: {},
           nets: { all: 4, withoutMetal: 2 },
+          units: usualUnits,
           poisonCentre: null,
           children: false,
         });

@@ -1,11 +1,11 @@
 /** Pieces, and their state today as the events tell it. */
-import { asc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { agentTested } from '../core/chemistry/agents.ts';
 import { testPassed } from '../core/chemistry/cloth.ts';
 import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
-import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
+import { basketEntries, events, garments, type BasketState, type MarkedStain, type partings } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<
@@ -14,6 +14,7 @@ export type GarmentInput = Pick<
   | 'owner'
   | 'kind'
   | 'size'
+  | 'heightCm'
   | 'parts'
   | 'traits'
   | 'colours'
@@ -149,9 +150,13 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
   return out;
 }
 
-/** All pieces with today's state, in the order they joined. */
-export async function listPieces(tx: Transaction): Promise<Piece[]> {
-  const rows = await tx.select().from(garments).orderBy(asc(garments.position));
+/** The pieces of the wardrobe with today's state, in the order they joined; those that left it only when they are asked for. */
+export async function listPieces(tx: Transaction, which: 'here' | 'gone' = 'here'): Promise<Piece[]> {
+  const rows = await tx
+    .select()
+    .from(garments)
+    .where(which === 'here' ? isNull(garments.retiredAt) : isNotNull(garments.retiredAt))
+    .orderBy(asc(garments.position));
   const states = await deriveStates(tx, null);
   const entries = await tx.select().from(basketEntries);
   const basket = new Map(entries.map((e) => [e.garmentId, e.state]));
@@ -167,6 +172,33 @@ export async function findPiece(tx: Transaction, id: string): Promise<Piece | nu
 
 export async function addGarment(tx: Transaction, householdId: string, id: string, input: GarmentInput): Promise<void> {
   await tx.insert(garments).values({ householdId, id, ...input });
+}
+/** A piece leaves the wardrobe, or comes back (`because` null); its history stays. What lies in the basket is taken out of it. */
+export async function setRetired(
+  tx: Transaction,
+  id: string,
+  because: (typeof partings)[number] | null,
+  at: Date,
+): Promise<void> {
+  if (because) await tx.delete(basketEntries).where(eq(basketEntries.garmentId, id));
+  await tx
+    .update(garments)
+    .set({ retiredAt: because ? at : null, retiredBecause: because, updatedAt: at })
+    .where(eq(garments.id, id));
+}
+/** Forget a piece for good, with its history. */
+export async function forgetGarment(tx: Transaction, id: string): Promise<void> {
+  await tx.execute(sql`select forget_garment(${id})`);
+}
+/** Who the pieces belong to, in the order they were first named. */
+export async function peopleOf(tx: Transaction): Promise<string[]> {
+  const rows = await tx
+    .select({ owner: garments.owner, first: sql<number>`min(${garments.position})` })
+    .from(garments)
+    .where(ne(garments.owner, ''))
+    .groupBy(garments.owner)
+    .orderBy(sql`min(${garments.position})`);
+  return rows.map((r) => r.owner);
 }
 /** The owner's accepted risk in words; null = the label is obeyed. */
 export async function setTestFirstRisk(tx: Transaction, id: string, risk: string | null): Promise<void> {
@@ -204,6 +236,7 @@ export function garmentDocument({ row, state, basket }: Piece, now: Date = new D
     label: row.label ?? null,
     dryMassG: row.dryMassG,
     size: row.size,
+    heightCm: row.heightCm,
     washCount: state.washCount,
     wearsSinceWash: state.wearsSinceWash,
     tests: state.tests,

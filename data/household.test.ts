@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import { readHamperValue } from '@formats/hamper.ts';
 import { planHamper } from '@formats/plan.ts';
+import { usualUnits } from '@core/units/choices.ts';
 import { emptyState, putInBasket } from './basket.ts';
 import { closeDatabase, database, inHousehold } from './client.ts';
 import { demoHouseholdId } from './demo/id.ts';
@@ -22,6 +23,7 @@ const sock: GarmentInput = {
   owner: '',
   kind: 'sock_crew_pair',
   size: 'M',
+  heightCm: null,
   parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }],
   traits: [],
   colours: [{ hex: '#ffffff', role: 'ground' }],
@@ -44,6 +46,7 @@ beforeAll(async () => {
         timeZone: 'UTC',
         document: {},
         nets: { all: 4, withoutMetal: 2 },
+        units: usualUnits,
         poisonCentre: null,
         children: false,
       });

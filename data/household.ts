@@ -1,20 +1,22 @@
 /** The household: rules, water, machines, drying places and cupboard. */
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, desc, eq, lte, sql } from 'drizzle-orm';
 import type { HouseholdDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
-import { equipment, households, products, programmes, washers, type EquipmentKind } from './schema.ts';
+import {
+  equipment,
+  householdChanges,
+  households,
+  products,
+  programmes,
+  washers,
+  type EquipmentKind,
+  type HouseholdView,
+} from './schema.ts';
 
 export type ProductDocument = NonNullable<HouseholdDocument['products']>[number];
 export type WasherDocument = NonNullable<HouseholdDocument['washers']>[number];
 export type ProgrammeDocument = WasherDocument['programmes'][number];
-export interface HouseholdView {
-  name: string;
-  timeZone: string;
-  document: HouseholdDocument;
-  /** Washing nets; the open format does not know them. */ nets: { all: number; withoutMetal: number };
-  poisonCentre: string | null;
-  /** Children live here or visit. */ children: boolean;
-}
+export type { HouseholdView } from './schema.ts';
 
 /** The household as the hamper document keeps it; null when there is none yet. */
 export async function readHousehold(tx: Transaction): Promise<HouseholdView | null> {
@@ -32,9 +34,11 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
     nets: { all: row.nets, withoutMetal: row.netsWithoutMetal },
     poisonCentre: row.poisonCentre,
     children: row.children,
+    units: row.units,
     document: {
       rules: row.rules,
       daysToNextWash: row.daysToNextWash,
+      times: row.times,
       water: row.water,
       tariff: row.tariff,
       room: row.room,
@@ -45,6 +49,8 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
         drumRadiusM: w.drumRadiusM,
         drumVolumeL: w.drumVolumeL,
         pricePerRun: w.pricePerRun,
+        refusesForms: w.refusesForms,
+        bleachDispenser: w.bleachDispenser,
         programmes: programmeRows
           .filter((p) => p.washerId === w.id)
           .map((p) => ({
@@ -87,25 +93,24 @@ export async function createHousehold(tx: Transaction, householdId: string, view
     water: d.water ?? {},
     tariff: d.tariff ?? {},
     room: d.room ?? {},
+    times: d.times ?? {},
+    units: view.units,
     nets: view.nets.all,
     netsWithoutMetal: view.nets.withoutMetal,
     poisonCentre: view.poisonCentre,
     children: view.children,
   });
+  await putThings(tx, householdId, d);
+}
+
+/** Machines, places, basins and the cupboard, in their order. */
+async function putThings(tx: Transaction, householdId: string, d: HouseholdDocument): Promise<void> {
   for (const [position, w] of (d.washers ?? []).entries()) {
-    await tx.insert(washers).values({
-      householdId,
-      id: w.id,
-      position,
-      name: w.name ?? w.id,
-      loading: w.loading ?? 'front',
-      drumRadiusM: w.drumRadiusM ?? null,
-      drumVolumeL: w.drumVolumeL ?? null,
-      pricePerRun: w.pricePerRun ?? 0,
-    });
-    await tx
-      .insert(programmes)
-      .values(w.programmes.map((p, i) => ({ householdId, washerId: w.id, position: i, ...programmeRow(p) })));
+    await tx.insert(washers).values({ householdId, position, ...washerRow(w) });
+    if (w.programmes.length > 0)
+      await tx
+        .insert(programmes)
+        .values(w.programmes.map((p, i) => ({ householdId, washerId: w.id, position: i, ...programmeRow(p) })));
   }
   const things: [EquipmentKind, readonly { id: string }[]][] = [
     ['dryer', d.dryers ?? []],
@@ -119,6 +124,16 @@ export async function createHousehold(tx: Transaction, householdId: string, view
     await tx.insert(products).values({ householdId, position, ...productRow(p) });
 }
 
+const washerRow = (w: Omit<WasherDocument, 'programmes'>) => ({
+  id: w.id,
+  name: w.name ?? w.id,
+  loading: w.loading ?? ('front' as const),
+  drumRadiusM: w.drumRadiusM ?? null,
+  drumVolumeL: w.drumVolumeL ?? null,
+  pricePerRun: w.pricePerRun ?? 0,
+  refusesForms: w.refusesForms ?? [],
+  bleachDispenser: w.bleachDispenser ?? false,
+});
 const programmeRow = (p: ProgrammeDocument) => ({
   id: p.id,
   name: p.name ?? p.id,
@@ -156,6 +171,9 @@ export async function saveGeneral(
       | 'netsWithoutMetal'
       | 'poisonCentre'
       | 'children'
+      | 'times'
+      | 'units'
+      | 'timeZone'
     >
   >,
 ): Promise<void> {
@@ -206,4 +224,121 @@ export async function takeFromCupboard(tx: Transaction, productId: string, amoun
       .update(products)
       .set({ remaining: Math.max(0, p.remaining - amount) })
       .where(eq(products.id, productId));
+}
+
+const next = (positions: { position: number }[]): number => Math.max(-1, ...positions.map((p) => p.position)) + 1;
+
+/** Change a washer, or add one with its programmes. */
+export async function saveWasher(tx: Transaction, householdId: string, w: WasherDocument): Promise<void> {
+  const row = washerRow(w);
+  const [known] = await tx.select({ id: washers.id }).from(washers).where(eq(washers.id, w.id));
+  if (known) {
+    await tx.update(washers).set(row).where(eq(washers.id, w.id));
+    return;
+  }
+  const all = await tx.select({ position: washers.position }).from(washers);
+  await tx.insert(washers).values({ householdId, position: next(all), ...row });
+  for (const p of w.programmes) await saveProgramme(tx, householdId, w.id, p);
+}
+export async function removeWasher(tx: Transaction, washerId: string): Promise<void> {
+  await tx.delete(washers).where(eq(washers.id, washerId));
+}
+
+export type ThingDocument = { id: string } & Record<string, unknown>;
+/** Change or add a dryer, a drying place or a basin. */
+export async function saveThing(
+  tx: Transaction,
+  householdId: string,
+  kind: EquipmentKind,
+  body: ThingDocument,
+): Promise<void> {
+  const all = await tx
+    .select({ position: equipment.position })
+    .from(equipment)
+    .where(eq(equipment.kind, kind));
+  await tx
+    .insert(equipment)
+    .values({ householdId, kind, id: body.id, position: next(all), body })
+    .onConflictDoUpdate({ target: [equipment.householdId, equipment.kind, equipment.id], set: { body } });
+}
+export async function removeThing(tx: Transaction, kind: EquipmentKind, id: string): Promise<void> {
+  await tx.delete(equipment).where(and(eq(equipment.kind, kind), eq(equipment.id, id)));
+}
+
+const keptChanges = 20;
+/** Remember what the household is before it is changed: `note` says what is about to change, `subject` which thing. */
+export async function rememberHousehold(
+  tx: Transaction,
+  householdId: string,
+  change: { note: string; subject?: string; at: Date },
+): Promise<void> {
+  const before = await readHousehold(tx);
+  if (!before) return;
+  await tx.insert(householdChanges).values({ householdId, ...change, before });
+  const old = await tx
+    .select({ id: householdChanges.id })
+    .from(householdChanges)
+    .orderBy(desc(householdChanges.id))
+    .offset(keptChanges)
+    .limit(1);
+  if (old[0]) await tx.delete(householdChanges).where(lte(householdChanges.id, old[0].id));
+}
+/** The newest change that can be taken back. */
+export async function newestChange(tx: Transaction): Promise<{ id: number; at: Date; note: string } | null> {
+  const [row] = await tx
+    .select({ id: householdChanges.id, at: householdChanges.at, note: householdChanges.note })
+    .from(householdChanges)
+    .orderBy(desc(householdChanges.id))
+    .limit(1);
+  return row ?? null;
+}
+/**
+ * Take the newest change back, if it still is the newest. What was used from the cupboard since then stays used.
+ * Returns false when another change came after it.
+ */
+export async function takeBackChange(tx: Transaction, householdId: string, changeId: number): Promise<boolean> {
+  const [row] = await tx.select().from(householdChanges).orderBy(desc(householdChanges.id)).limit(1);
+  if (row?.id !== changeId) return false;
+  const now = await readHousehold(tx);
+  const left = new Map((now?.document.products ?? []).map((p) => [p.id, p.remaining]));
+  const { before } = row;
+  const document: HouseholdDocument = {
+    ...before.document,
+    products: (before.document.products ?? []).map((p) => {
+      const remaining = left.get(p.id);
+      const used = typeof p.remaining === 'number' && typeof remaining === 'number' && remaining < p.remaining;
+      return used && p.id !== row.subject ? { ...p, remaining } : p;
+    }),
+  };
+  await tx.delete(washers);
+  await tx.delete(equipment);
+  await tx.delete(products);
+  await saveGeneral(tx, {
+    name: before.name,
+    timeZone: before.timeZone,
+    rules: document.rules ?? {},
+    daysToNextWash: document.daysToNextWash ?? 3,
+    water: document.water ?? {},
+    tariff: document.tariff ?? {},
+    room: document.room ?? {},
+    times: document.times ?? {},
+    units: before.units,
+    nets: before.nets.all,
+    netsWithoutMetal: before.nets.withoutMetal,
+    poisonCentre: before.poisonCentre,
+    children: before.children,
+  });
+  await putThings(tx, householdId, document);
+  await tx.delete(householdChanges).where(eq(householdChanges.id, changeId));
+  return true;
+}
+
+/** The households of this machine, oldest first. */
+export async function householdsHere(tx: Transaction): Promise<{ id: string; name: string }[]> {
+  const { rows } = await tx.execute<{ id: string; name: string }>(sql`select id, name from households_here()`);
+  return rows;
+}
+/** Forget this household for good, with everything in it. */
+export async function forgetHousehold(tx: Transaction): Promise<void> {
+  await tx.execute(sql`select forget_household()`);
 }

@@ -27,6 +27,7 @@ import type { MeasurePlace } from '../core/garment/measures.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument } from '../formats/plan.ts';
+import { usualUnits, type UnitChoices } from '../core/units/choices.ts';
 
 /** The application's role; it must exist before migrating. It owns nothing and cannot bypass row-level security. */
 export const appRole = pgRole('neatfold_app').existing();
@@ -37,6 +38,17 @@ const household = () => uuid('household_id').notNull();
 const policy = (table: string) =>
   pgPolicy(`${table}_household`, { as: 'permissive', for: 'all', to: appRole, using: mine, withCheck: mine });
 const at = (name: string) => timestamp(name, { withTimezone: true });
+
+/** The household as the hamper document keeps it, and what only we keep. */
+export interface HouseholdView {
+  name: string;
+  timeZone: string;
+  document: HouseholdDocument;
+  /** Washing nets; the open format does not know them. */ nets: { all: number; withoutMetal: number };
+  poisonCentre: string | null;
+  /** Children live here or visit. */ children: boolean;
+  units: UnitChoices;
+}
 
 type Rules = NonNullable<HouseholdDocument['rules']>;
 type Product = NonNullable<HouseholdDocument['products']>[number];
@@ -61,6 +73,10 @@ export const households = pgTable(
     /** Washing nets at hand, and how many of them without metal. */
     nets: integer('nets').notNull().default(4),
     netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
+    /** Quiet hours, absences, slots of shared machines, people. */
+    times: jsonb('times').$type<NonNullable<HouseholdDocument['times']>>().notNull().default({}),
+    /** In which units quantities are shown and typed. */
+    units: jsonb('units').$type<UnitChoices>().notNull().default(usualUnits),
     createdAt: at('created_at').notNull().defaultNow(),
   },
   () => [policy('household')],
@@ -77,6 +93,13 @@ export const washers = pgTable(
     drumRadiusM: doublePrecision('drum_radius_m'),
     drumVolumeL: doublePrecision('drum_volume_l'),
     pricePerRun: doublePrecision('price_per_run').notNull().default(0),
+    /** Forms of product it may not take. */
+    refusesForms: text('refuses_forms')
+      .array()
+      .$type<NonNullable<Washer['refusesForms']>>()
+      .notNull()
+      .default(sql`'{}'::text[]`),
+    bleachDispenser: boolean('bleach_dispenser').notNull().default(false),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('washer')],
 );
@@ -137,6 +160,8 @@ export const products = pgTable(
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('product')],
 );
 
+/** How a piece leaves the wardrobe. */
+export const partings = ['given-away', 'worn-out', 'lost', 'outgrown'] as const;
 export const garments = pgTable(
   'garment',
   {
@@ -160,6 +185,11 @@ export const garments = pgTable(
     count: integer('count').notNull().default(1),
     /** Pieces of one set like to stay together. */
     set: text('set_id'),
+    /** Height of the child who wears it, cm; replaces the size. */
+    heightCm: doublePrecision('height_cm'),
+    /** Since when it is no longer washed here, and why; its history stays. */
+    retiredAt: at('retired_at'),
+    retiredBecause: text('retired_because').$type<(typeof partings)[number]>(),
     /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
     testFirstRisk: text('test_first_risk'),
     createdAt: at('created_at').notNull().defaultNow(),
@@ -376,6 +406,36 @@ export const soaks = pgTable(
     createdAt: at('created_at').notNull().defaultNow(),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('soak')],
+);
+
+/** What the household was before somebody changed its machines, products, rules or times: the newest change can be taken back. */
+export const householdChanges = pgTable(
+  'household_change',
+  {
+    householdId: household(),
+    id: bigserial('id', { mode: 'number' }).notNull(),
+    at: at('at').notNull().defaultNow(),
+    /** What was changed, in words. */
+    note: text('note').notNull(),
+    /** The id of the machine, place or product that was changed; '' = the household itself. */
+    subject: text('subject').notNull().default(''),
+    before: jsonb('before').$type<HouseholdView>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('household_change')],
+);
+
+/** Files and lists that were taken in, and what the pieces were before, so that it can be taken back. */
+export const imports = pgTable(
+  'import',
+  {
+    householdId: household(),
+    id: uuid('id').notNull(),
+    at: at('at').notNull().defaultNow(),
+    note: text('note').notNull(),
+    /** null = the piece came with it. */
+    before: jsonb('before').$type<{ id: string; garment: Record<string, unknown> | null }[]>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('import')],
 );
 
 /** Forms that were answered, by their key and what they said. */

@@ -4,6 +4,7 @@ import { beginBench, report } from '@core/stain/bench.ts';
 import { planSoak } from '@core/stain/bulk-soak.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import { garmentOf, readHamperValue } from '@formats/hamper.ts';
+import { usualUnits } from '@core/units/choices.ts';
 import { basketState, emptyState, putInBasket } from './basket.ts';
 import { closeDatabase, inHousehold } from './client.ts';
 import { appendEvents, garmentHistory } from './events.ts';
@@ -34,6 +35,7 @@ const shirt: GarmentInput = {
   owner: '',
   kind: 'tshirt',
   size: 'M',
+  heightCm: null,
   parts: [{ role: 'shell', fibres: [{ fibre: 'cotton', percent: 100 }] }],
   traits: ['detachable'],
   colours: [{ hex: '#f7f7f4', role: 'ground' }],
@@ -68,6 +70,7 @@ beforeAll(async () => {
         timeZone: 'UTC',
         document: {},
         nets: { all: 4, withoutMetal: 2 },
+        units: usualUnits,
         poisonCentre: null,
         children: false,
       });
@@ -260,11 +263,13 @@ describe('what the log tells of a piece', () => {
     );
     expect(await inHousehold(here, readHousehold)).toMatchObject({
       nets: { all: 7, withoutMetal: 3 },
+      units: usualUnits,
       poisonCentre: '555 0100',
       children: true,
     });
     expect(await inHousehold(next, readHousehold)).toMatchObject({
       nets: { all: 4, withoutMetal: 2 },
+      units: usualUnits,
       poisonCentre: null,
       children: false,
     });

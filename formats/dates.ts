@@ -35,3 +35,12 @@ export function isoInZone(at: Date, timeZone: string): string {
   const local = toCalendarDateTime(zoned).toString().slice(0, 19);
   return `${local}${sign}${pad(Math.floor(Math.abs(minutes) / 60))}:${pad(Math.abs(minutes) % 60)}`;
 }
+/** Whether a text names a time zone. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

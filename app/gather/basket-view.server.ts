@@ -108,7 +108,7 @@ const dayMs = 86_400_000;
 const daysSince = (at: Date | null, now: Date): number | null =>
   at === null ? null : Math.max(0, (now.getTime() - at.getTime()) / dayMs);
 
-function adviceOf(p: Piece, household: Household, now: Date): GatherAdvice {
+export function adviceOf(p: Piece, household: Household, now: Date): GatherAdvice {
   // Before it is marked, a worn piece counts as lightly soiled at most: what is seen is said in the basket.
   const lying = p.state.wearsSinceWash > 0 ? daysSince(p.state.lastWornAt, now) : null;
   return gatherAdvice(

@@ -201,10 +201,14 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
         )}
       </PageHead>
       <Quick method="get" action="/pieces/new">
+        <input type="hidden" name="basket" value="yes" />
         <TextField name="line" label="Add a piece in one line" placeholder="navy merino jumper, hand wash, M" />
         <Button type="submit" $quiet>
           Read it
         </Button>
+        <LinkButton $quiet href="/pieces/several?basket=yes">
+          Several at once
+        </LinkButton>
         <LinkButton $quiet href="/label">
           Read a label
         </LinkButton>
@@ -240,7 +244,7 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
         </section>
         <section aria-labelledby="wardrobe">
           <h2 id="wardrobe">
-            Wardrobe <Quiet>{v.shown === v.total ? `${v.total} clean or resting` : `${v.shown} of ${v.total}`}</Quiet>
+            <Link to="/wardrobe">Wardrobe</Link> <Quiet>{v.shown === v.total ? `${v.total} clean or resting` : `${v.shown} of ${v.total}`}</Quiet>
           </h2>
           <Filters
             method="get"

@@ -6,7 +6,8 @@ import express, { type RequestHandler } from 'express';
 import staticGzip from 'express-static-gzip';
 import { RouterContextProvider } from 'react-router';
 import { closeDatabase } from '@data/client.ts';
-import { logContext, nonceContext, readyContext } from './context.ts';
+import { householdContext, logContext, nonceContext, readyContext } from './context.ts';
+import { householdOfRequest } from './cookie.server.ts';
 import { knownMethods, notTooMany, ownHostOnly, ownPagesOnly, readableAddress } from './guards.server.ts';
 import { log, requestLog } from './log.server.ts';
 import { closePool } from './pool.server.ts';
@@ -83,11 +84,12 @@ app.use(
   createRequestHandler({
     build: () => import('virtual:react-router/server-build'),
     mode: process.env.NODE_ENV,
-    getLoadContext: (request, response) => {
+    getLoadContext: async (request, response) => {
       const context = new RouterContextProvider();
       context.set(nonceContext, String(response.locals.nonce));
       context.set(readyContext, response.locals.ready === true);
       context.set(logContext, request.log);
+      context.set(householdContext, await householdOfRequest(request.headers.cookie));
       return context;
     },
   }),

@@ -1,5 +1,6 @@
 /** What every page shows around its work: household, day, and how many pieces hang at each stage of the line. */
 import { randomUUID } from 'node:crypto';
+import { householdsHere } from '@data/household.ts';
 import { stageCounts } from '@data/stages.ts';
 import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
@@ -14,13 +15,16 @@ export interface StageView {
 export interface ShellView {
   /** The key of the forms on this page: fresh after everything that was stored. */
   formKey: string;
-  household: string;
+  /** null = there is none yet. */
+  household: string | null;
+  /** The households of this machine, this one marked. */
+  households: { id: string; name: string; here: boolean }[];
   day: string;
   stages: StageView[];
 }
 
-/** One question to the database, since every page asks it. */
-export async function shellView({ tx, now }: Scope): Promise<ShellView> {
+/** Two short questions to the database, since every page asks them. */
+export async function shellView({ tx, now, householdId }: Scope): Promise<ShellView> {
   const home = await stageCounts(tx);
   const stage = (id: StageView['id'], label: string, count: number, unit: string): StageView => ({
     id,
@@ -31,7 +35,8 @@ export async function shellView({ tx, now }: Scope): Promise<ShellView> {
   });
   return {
     formKey: randomUUID(),
-    household: home.name ?? 'No household yet',
+    household: home.name,
+    households: (await householdsHere(tx)).map((h) => ({ ...h, here: h.id === householdId })),
     day: dayText(now, home.timeZone ?? 'UTC'),
     stages: [
       stage('gather', 'Gather', home.basket, 'piece'),

@@ -1,6 +1,7 @@
 /** Choices of the piece form with their words; assembled on the server, so that the browser loads no tables. */
 import { phrases } from '@core/care-label/label.ts';
 import { phraseWords } from '@words/en/label.ts';
+import { askedColours } from '@core/colour/colour-words.ts';
 import { dyeIds } from '@core/colour/dye.ts';
 import { traitFacts, traitIds } from '@core/construction/traits.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';
@@ -21,6 +22,7 @@ const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 export interface PieceOptions {
   kinds: Option[];
   sizes: Option[];
+  colours: Option[];
   dyes: Option[];
   traits: Option[];
   phrases: Option[];
@@ -30,6 +32,7 @@ export interface PieceOptions {
 }
 export const pieceOptions = (): PieceOptions => ({
   kinds: garmentKinds.map((k) => [k, capital(kindFacts(k).name)] as const).sort((a, b) => a[1].localeCompare(b[1])),
+  colours: askedColours.map((c) => [c, capital(c)] as const),
   sizes: sizes.map((s) => [s, s] as const),
   dyes: [...dyeIds]
     .reverse()

@@ -1,6 +1,7 @@
 /** The full form of a piece: every field flat, fibres as "cotton 60; polyester 40". */
 import * as v from 'valibot';
 import { labelTemperaturesC, phrases } from '@core/care-label/label.ts';
+import { askedColours, colourWords } from '@core/colour/colour-words.ts';
 import { dyeIds } from '@core/colour/dye.ts';
 import { traitIds } from '@core/construction/traits.ts';
 import { fibreIds, type FibreId } from '@core/fibre/fibres.ts';
@@ -78,11 +79,13 @@ export const pieceSchema = v.pipe(
     owner: v.optional(v.pipe(v.string(), v.maxLength(40, 'Whose: at most 40 letters.'))),
     kind: v.picklist(garmentKinds, 'Kind: choose one of the shown.'),
     size: v.picklist(sizes, 'Size: choose one of the shown.'),
+    heightCm: typedNumber('Height of the child', 40, 220, 'cm'),
     shell: fibreList('Shell'),
     lining: v.optional(fibreList('Lining')),
     filling: v.optional(fibreList('Filling')),
     trim: v.optional(fibreList('Trim')),
-    ground: hex('Ground colour'),
+    ground: v.optional(hex('Ground colour')),
+    colourNamed: chosen(askedColours, 'Colour'),
     print: v.optional(hex('Print colour')),
     trimColour: v.optional(hex('Trim colour')),
     hasPrint: v.optional(v.string()),
@@ -104,7 +107,18 @@ export const pieceSchema = v.pipe(
     count: typedNumber('How many', 1, 60, 'pieces'),
     set: v.optional(v.pipe(v.string(), v.maxLength(40, 'Set: at most 40 letters.'))),
     washed: typedNumber('Washed before', 0, 2000, 'times'),
+    worn: typedNumber('Worn since', 0, 2000, 'times'),
+    marks: v.optional(v.pipe(v.string(), v.maxLength(500))),
+    odour: v.optional(v.string()),
   }),
+  v.forward(
+    v.partialCheck(
+      [['ground'], ['colourNamed']],
+      (f) => f.ground !== undefined || f.colourNamed !== undefined,
+      'Ground colour: choose it.',
+    ),
+    ['colourNamed'],
+  ),
   v.forward(
     v.partialCheck(
       [['kind'], ['dryMassG']],
@@ -122,7 +136,8 @@ export function toGarment(f: PieceForm): GarmentInput {
     const fibres = f[role];
     if (fibres) parts.push({ role, fibres });
   }
-  const colours: GarmentInput['colours'] = [{ hex: f.ground, role: 'ground' }];
+  const named = f.colourNamed ? colourWords[f.colourNamed] : undefined;
+  const colours: GarmentInput['colours'] = [{ hex: named ?? f.ground ?? '#8b8d94', role: 'ground' }];
   if (f.hasPrint && f.print) colours.push({ hex: f.print, role: 'print' });
   if (f.hasTrim && f.trimColour) colours.push({ hex: f.trimColour, role: 'trim' });
   const [by, c, action] = (f.wash ?? '').split(' ');
@@ -150,6 +165,7 @@ export function toGarment(f: PieceForm): GarmentInput {
     owner: f.owner ?? '',
     kind: f.kind,
     size: f.size,
+    heightCm: f.heightCm ?? null,
     parts,
     traits: f.traits,
     colours,
@@ -178,11 +194,12 @@ export function pieceStart(g: GarmentInput): PieceStart {
     owner: g.owner,
     kind: g.kind,
     size: g.size,
+    heightCm: g.heightCm?.toString() ?? '',
     shell: fibres('shell'),
     lining: fibres('lining'),
     filling: fibres('filling'),
     trim: fibres('trim'),
-    ground: colour('ground') || '#8b8d94',
+    ground: colour('ground'),
     print: colour('print'),
     trimColour: colour('trim'),
     hasPrint: colour('print') ? 'on' : '',
@@ -210,5 +227,6 @@ export function pieceStart(g: GarmentInput): PieceStart {
     count: String(g.count),
     set: g.set ?? '',
     washed: '',
+    worn: '',
   };
 }

@@ -126,3 +126,10 @@ export const colourWords: Readonly<Record<string, string>> = {
   'off black': '#26272a',
   black: '#1d1e21',
 };
+
+/** Colours to answer with where nobody said one, the frequent ones first. */
+// prettier-ignore
+export const askedColours = [
+  'white', 'cream', 'light grey', 'grey', 'black', 'navy', 'blue', 'light blue', 'green', 'dark green', 'red', 'dark red', 'pink', 'purple', 'yellow', 'orange',
+  'brown', 'beige',
+] as const;

@@ -23,3 +23,11 @@ export type HardnessClass = 'soft' | 'medium' | 'hard';
 /** Class edges as used on European packs: soft below 1.5, medium up to 2.5, hard above (mmol/l). */
 export const hardnessClass = (mmolPerL: number): HardnessClass =>
   mmolPerL < 1.5 ? 'soft' : mmolPerL <= 2.5 ? 'medium' : 'hard';
+
+/**
+ * A test strip with four fields, by how many turned: middle of the range each count stands for, mmol/l (fields at 4, 7, 14 and 21 °dH).
+ * @example stripHardness(2) // 1.9
+ */
+export function stripHardness(fieldsTurned: 0 | 1 | 2 | 3 | 4): number {
+  return ([0.4, 1, 1.9, 3.1, 4.3] as const)[fieldsTurned];
+}

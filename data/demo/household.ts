@@ -1,4 +1,5 @@
 /** The demo household: a flat above a bakery on a quay. Everything here is made up. */
+import { usualUnits } from '../../core/units/choices.ts';
 import type { HouseholdView } from '../household.ts';
 
 const spins = {
@@ -17,6 +18,7 @@ export const demoHousehold: HouseholdView = {
   name: 'The flat above the bakery',
   timeZone: 'Europe/Amsterdam',
   nets: { all: 5, withoutMetal: 2 },
+  units: usualUnits,
   poisonCentre: null,
   children: false,
   document: {

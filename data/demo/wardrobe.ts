@@ -96,6 +96,7 @@ function piece(
       owner,
       kind,
       size: more.size ?? 'M',
+      heightCm: null,
       parts: parts(fibres),
       traits,
       colours: colours(colour),

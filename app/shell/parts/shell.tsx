@@ -6,6 +6,7 @@ import { media } from '../../theme/tokens.ts';
 import type { ShellView } from '../shell-view.server.ts';
 import { ClothPatterns } from '../../ui/fold.tsx';
 import { VisuallyHidden } from '../../ui/page.tsx';
+import { HouseholdMenu } from './household-menu.tsx';
 import { ShortcutSheet } from './shortcuts.tsx';
 
 const Frame = styled.div`
@@ -178,15 +179,15 @@ export function Shell({ view, children }: { view: ShellView | null; children: Re
       <Top>
         {busy && <Busy role="progressbar" aria-label="Loading" />}
         <Link to="/basket">Neat Fold</Link>
-        {view && (
+        {view?.household && (
           <>
-            <Link to="/household">{view.household}</Link>
+            <HouseholdMenu view={view} />
             <span className="push day">{view.day}</span>
             <ShortcutSheet />
           </>
         )}
       </Top>
-      {view && (
+      {view?.household && (
         <Line aria-label="Stages of the work">
           <svg viewBox="0 0 1240 34" preserveAspectRatio="none" aria-hidden="true">
             <path d="M0 4 Q 620 30 1240 4" vectorEffect="non-scaling-stroke" />

@@ -106,6 +106,8 @@ export function PieceForm({
   const errors = Object.values(reply?.error ?? {}).flatMap((e) => e ?? []);
   return (
     <FormStack seen={seen}>
+      {isNew && <input type="hidden" name="marks" value={value('marks')} />}
+      {isNew && <input type="hidden" name="odour" value={value('odour')} />}
       {errors.length > 0 && (
         <Notice severity="caution" title="Not stored yet" live>
           {errors.join(' ')}
@@ -115,6 +117,7 @@ export function PieceForm({
         <TextField {...bind('name', 'Name')} required />
         <SelectField {...bind('kind', 'What it is')} options={options.kinds} />
         <SelectField {...bind('size', 'Size')} options={options.sizes} />
+        <NumberField {...bind('heightCm', 'Height of the child')} suffix="cm" hint="Only for children: it replaces the size." />
         <TextField {...bind('owner', 'Whose')} />
         <SelectField {...bind('use', 'Used for')} options={options.uses} hint="What it touches decides its company." />
         <NumberField {...bind('count', 'How many')} suffix="alike" hint="Like pieces that wash together." />
@@ -133,10 +136,18 @@ export function PieceForm({
           <p>{options.fibres}</p>
         </More>
         <ColourRow>
-          <label>
-            Ground colour
-            <input type="color" name="ground" defaultValue={value('ground') || '#8b8d94'} />
-          </label>
+          {value('ground') ? (
+            <label>
+              Ground colour
+              <input type="color" name="ground" defaultValue={value('ground')} />
+            </label>
+          ) : (
+            <SelectField
+              {...bind('colourNamed', 'Ground colour')}
+              options={[['', 'Which colour?'], ...options.colours]}
+              hint="The exact shade can be set afterwards."
+            />
+          )}
           {(
             [
               ['print', 'hasPrint', 'Print', 'It has a print'],
@@ -246,6 +257,7 @@ export function PieceForm({
           />
           <NumberField {...bind('valueEur', 'Value')} suffix="€" hint="Dear pieces are treated more gently." />
           {isNew && <NumberField {...bind('washed', 'Washed before')} suffix="times" />}
+          {isNew && <NumberField {...bind('worn', 'Worn since its last wash')} suffix="times" />}
         </FieldGrid>
       </Section>
       <Actions>{children ?? <Button type="submit">Store</Button>}</Actions>

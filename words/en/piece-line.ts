@@ -1,0 +1,53 @@
+/** What was understood of a typed line, in short phrases. */
+import type { PieceLine } from '@core/phrase/piece-line.ts';
+import { traitFacts } from '@core/construction/traits.ts';
+import { fibreFacts } from '@core/fibre/fibres.ts';
+import { kindFacts } from '@core/garment/kinds.ts';
+import type { PartRole } from '@core/model/garment.ts';
+import type { PieceState } from '@core/piece/state.ts';
+import { stainFacts } from '@core/stain/stains.ts';
+import { labelInWords } from './label.ts';
+
+const roleNames: Record<PartRole, string> = { shell: '', lining: 'lining ', filling: 'filling ', trim: 'trim ' };
+const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
+/** Parts as people read them: "cotton 60 %, polyester 40 %; lining silk". */
+export const partsInWords = (parts: PieceLine['parts']): string =>
+  parts
+    .map(
+      (p) =>
+        roleNames[p.role] +
+        p.fibres
+          .map((f) => `${fibreFacts(f.fibre).name}${p.fibres.length === 1 ? '' : ` ${Math.round(f.percent * 10) / 10} %`}`)
+          .join(', '),
+    )
+    .join('; ');
+
+/** The reading of a line, phrase by phrase; what was only assumed stands elsewhere. */
+export function lineInWords(p: PieceLine): string[] {
+  return [
+    p.kind === 'other' ? '' : capital(kindFacts(p.kind).name),
+    capital(partsInWords(p.parts)),
+    ...p.traits.filter((t) => p.claims.some((c) => c.said === 'trait') && t !== 'woven' && t !== 'jersey-knit').map((t) => traitFacts(t).name),
+    p.claims.some((c) => c.said === 'size') ? (p.heightCm === null ? `size ${p.size}` : `for ${p.heightCm} cm`) : '',
+    ...(p.label ? labelInWords(p.label) : []),
+    p.owner ? `${p.owner}’s` : '',
+    p.count !== null && p.count > 1 ? `${p.count} alike` : '',
+    p.valueEur === null ? '' : `worth ${p.valueEur}`,
+    p.washCount === null ? '' : p.washCount === 0 ? 'never washed' : `washed ${p.washCount === 1 ? 'once' : `${p.washCount} times`}`,
+    p.wearsSinceWash === null ? '' : p.wearsSinceWash === 0 ? 'not worn' : `worn ${p.wearsSinceWash === 1 ? 'once' : `${p.wearsSinceWash} times`}`,
+    ...p.marks.map((m) => `${stainFacts(m.kind).name}${m.place ? ` (${m.place})` : ''}`),
+    p.odour ? 'smells' : '',
+  ].filter(Boolean);
+}
+
+/** The one word for where a piece is. */
+export const stateNames: Record<PieceState, string> = {
+  gone: 'no longer here',
+  'in-tub': 'soaking',
+  'in-drum': 'in the wash',
+  drying: 'drying',
+  'in-basket': 'in the basket',
+  'worn-clean': 'worn but clean',
+  clean: 'clean',
+};
