@@ -23,6 +23,7 @@ beforeAll(async () => {
           document: {},
           nets: { all: 0, withoutMetal: 0 },
           units: usualUnits,
+          measures: {},
           poisonCentre: null,
           children: false,
         });

@@ -47,6 +47,7 @@ beforeAll(async () => {
         document: {},
         nets: { all: 4, withoutMetal: 2 },
         units: usualUnits,
+        measures: {},
         poisonCentre: null,
         children: false,
       });

@@ -9,6 +9,7 @@ import {
   products,
   programmes,
   washers,
+  type DoseMeasure,
   type EquipmentKind,
   type HouseholdView,
 } from './schema.ts';
@@ -35,6 +36,11 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
     poisonCentre: row.poisonCentre,
     children: row.children,
     units: row.units,
+    measures: Object.fromEntries(
+      productRows.flatMap((p) =>
+        p.measureName && p.measureHolds ? [[p.id, { name: p.measureName, holds: p.measureHolds }]] : [],
+      ),
+    ),
     document: {
       rules: row.rules,
       daysToNextWash: row.daysToNextWash,
@@ -100,11 +106,16 @@ export async function createHousehold(tx: Transaction, householdId: string, view
     poisonCentre: view.poisonCentre,
     children: view.children,
   });
-  await putThings(tx, householdId, d);
+  await putThings(tx, householdId, d, view.measures);
 }
 
 /** Machines, places, basins and the cupboard, in their order. */
-async function putThings(tx: Transaction, householdId: string, d: HouseholdDocument): Promise<void> {
+async function putThings(
+  tx: Transaction,
+  householdId: string,
+  d: HouseholdDocument,
+  measures: HouseholdView['measures'],
+): Promise<void> {
   for (const [position, w] of (d.washers ?? []).entries()) {
     await tx.insert(washers).values({ householdId, position, ...washerRow(w) });
     if (w.programmes.length > 0)
@@ -121,7 +132,7 @@ async function putThings(tx: Transaction, householdId: string, d: HouseholdDocum
     for (const [position, body] of list.entries())
       await tx.insert(equipment).values({ householdId, kind, id: body.id, position, body: { ...body } });
   for (const [position, p] of (d.products ?? []).entries())
-    await tx.insert(products).values({ householdId, position, ...productRow(p) });
+    await tx.insert(products).values({ householdId, position, ...productRow(p, measures[p.id] ?? null) });
 }
 
 const washerRow = (w: Omit<WasherDocument, 'programmes'>) => ({
@@ -146,7 +157,7 @@ const programmeRow = (p: ProgrammeDocument) => ({
   waterL: p.waterL ?? null,
   energyKwhAt: p.energyKwhAt ?? null,
 });
-const productRow = (p: ProductDocument) => ({
+const productRow = (p: ProductDocument, measure: DoseMeasure | null) => ({
   id: p.id,
   name: p.name ?? p.id,
   class: p.class,
@@ -154,6 +165,8 @@ const productRow = (p: ProductDocument) => ({
   dose: p.dose ?? null,
   remaining: p.remaining ?? null,
   pricePerUnit: p.pricePerUnit ?? null,
+  measureName: measure?.name ?? null,
+  measureHolds: measure?.holds ?? null,
 });
 
 export async function saveGeneral(
@@ -201,8 +214,13 @@ export async function removeProgramme(tx: Transaction, washerId: string, program
   await tx.delete(programmes).where(and(eq(programmes.washerId, washerId), eq(programmes.id, programmeId)));
 }
 
-export async function saveProduct(tx: Transaction, householdId: string, p: ProductDocument): Promise<void> {
-  const row = productRow(p);
+export async function saveProduct(
+  tx: Transaction,
+  householdId: string,
+  p: ProductDocument,
+  measure: DoseMeasure | null,
+): Promise<void> {
+  const row = productRow(p, measure);
   const existing = await tx.select({ id: products.id }).from(products);
   await tx
     .insert(products)
@@ -252,10 +270,7 @@ export async function saveThing(
   kind: EquipmentKind,
   body: ThingDocument,
 ): Promise<void> {
-  const all = await tx
-    .select({ position: equipment.position })
-    .from(equipment)
-    .where(eq(equipment.kind, kind));
+  const all = await tx.select({ position: equipment.position }).from(equipment).where(eq(equipment.kind, kind));
   await tx
     .insert(equipment)
     .values({ householdId, kind, id: body.id, position: next(all), body })
@@ -328,7 +343,7 @@ export async function takeBackChange(tx: Transaction, householdId: string, chang
     poisonCentre: before.poisonCentre,
     children: before.children,
   });
-  await putThings(tx, householdId, document);
+  await putThings(tx, householdId, document, before.measures);
   await tx.delete(householdChanges).where(eq(householdChanges.id, changeId));
   return true;
 }

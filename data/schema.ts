@@ -48,6 +48,13 @@ export interface HouseholdView {
   poisonCentre: string | null;
   /** Children live here or visit. */ children: boolean;
   units: UnitChoices;
+  /** The cap, spoon or cup a product is dosed with, by product id. */
+  measures: Record<string, DoseMeasure>;
+}
+/** A cap or a spoon, and how much of the product's dose unit it holds. */
+export interface DoseMeasure {
+  name: string;
+  holds: number;
 }
 
 type Rules = NonNullable<HouseholdDocument['rules']>;
@@ -156,6 +163,9 @@ export const products = pgTable(
     dose: jsonb('dose').$type<NonNullable<Product['dose']>>(),
     remaining: doublePrecision('remaining'),
     pricePerUnit: doublePrecision('price_per_unit'),
+    /** What it is dosed with at home, measured once: its name, and how much of the dose unit it holds. */
+    measureName: text('measure_name'),
+    measureHolds: doublePrecision('measure_holds'),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('product')],
 );

@@ -71,6 +71,7 @@ beforeAll(async () => {
         document: {},
         nets: { all: 4, withoutMetal: 2 },
         units: usualUnits,
+        measures: {},
         poisonCentre: null,
         children: false,
       });
@@ -264,12 +265,14 @@ describe('what the log tells of a piece', () => {
     expect(await inHousehold(here, readHousehold)).toMatchObject({
       nets: { all: 7, withoutMetal: 3 },
       units: usualUnits,
+      measures: {},
       poisonCentre: '555 0100',
       children: true,
     });
     expect(await inHousehold(next, readHousehold)).toMatchObject({
       nets: { all: 4, withoutMetal: 2 },
       units: usualUnits,
+      measures: {},
       poisonCentre: null,
       children: false,
     });

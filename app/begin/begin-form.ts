@@ -16,19 +16,41 @@ export const beginSchema = v.pipe(
     pricePerRun: typedNumber('Price of a run', 0, 100),
     basin: v.picklist([...usualBasinIds, 'none'] as const, 'Tub: choose one of the shown.'),
     place: v.picklist(usualPlaceIds, 'Drying: choose one of the shown.'),
-    dryer: v.optional(v.picklist(['none', 'heat-pump', 'condenser', 'vented'] as const, 'Dryer: choose one of the shown.'), 'none'),
+    dryer: v.optional(
+      v.picklist(['none', 'heat-pump', 'condenser', 'vented'] as const, 'Dryer: choose one of the shown.'),
+      'none',
+    ),
     water: v.picklist(waterWays, 'Water: choose one of the shown.'),
     hardness: typedNumber('Hardness', 0, 1000),
     hardnessUnit: v.picklist(hardnessUnits, 'Unit: choose one of the shown.'),
     strip: v.optional(v.picklist(['0', '1', '2', '3', '4'], 'Strip: choose how many fields turned.')),
     waterPlace: v.optional(v.pipe(v.string(), v.maxLength(60, 'Place: at most 60 letters.'))),
-    products: v.optional(v.union([v.array(v.string()), v.pipe(v.string(), v.transform((x) => [x]))]), []),
+    products: v.optional(
+      v.union([
+        v.array(v.string()),
+        v.pipe(
+          v.string(),
+          v.transform((x) => [x]),
+        ),
+      ]),
+      [],
+    ),
     children: v.optional(v.string()),
     timeZone: v.optional(v.pipe(v.string(), v.maxLength(60))),
-    text: v.optional(v.pipe(v.string(), v.maxLength(longestText, `What is dirty: at most ${longestText} letters; more can be added afterwards.`)), ''),
+    text: v.optional(
+      v.pipe(
+        v.string(),
+        v.maxLength(longestText, `What is dirty: at most ${longestText} letters; more can be added afterwards.`),
+      ),
+      '',
+    ),
   }),
   v.forward(
-    v.partialCheck([['machine'], ['basin']], (f) => f.machine !== 'none' || f.basin !== 'none', 'What washes: a machine or a tub, one of the two.'),
+    v.partialCheck(
+      [['machine'], ['basin']],
+      (f) => f.machine !== 'none' || f.basin !== 'none',
+      'What washes: a machine or a tub, one of the two.',
+    ),
     ['machine'],
   ),
   v.forward(
@@ -36,7 +58,11 @@ export const beginSchema = v.pipe(
     ['products'],
   ),
   v.forward(
-    v.partialCheck([['water'], ['hardness']], (f) => f.water !== 'figure' || f.hardness !== undefined, 'Hardness: give the figure, or choose “I do not know”.'),
+    v.partialCheck(
+      [['water'], ['hardness']],
+      (f) => f.water !== 'figure' || f.hardness !== undefined,
+      'Hardness: give the figure, or choose “I do not know”.',
+    ),
     ['hardness'],
   ),
 );

@@ -11,7 +11,16 @@ import { errorOf, readForm, replyOf, typedValue } from '../forms/read.ts';
 import { choose } from '../server/cookie.server.ts';
 import { field, formOf } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
-import { Actions, AreaField, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import {
+  Actions,
+  AreaField,
+  ChoiceField,
+  FieldGrid,
+  FormStack,
+  NumberField,
+  SelectField,
+  TextField,
+} from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
 import { beginSchema } from './begin-form.ts';
@@ -53,6 +62,19 @@ const Steps = styled.div`
   }
 `;
 
+/** Only what belongs to the chosen answer is asked. */
+const Asked = styled.div`
+  > div {
+    display: none;
+    grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
+    gap: 1rem 1.25rem;
+  }
+  .water:has(input[value='figure']:checked) & > .figure,
+  .water:has(input[value='strip']:checked) & > .strip,
+  .water:has(input[value='place']:checked) & > .place {
+    display: grid;
+  }
+`;
 /** The browser's time zone, so that days and clocks are right from the first plan. */
 function TimeZoneField() {
   const ref = useRef<HTMLInputElement>(null);
@@ -80,7 +102,9 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
       <PageHead>
         <div>
           <h1>Your household</h1>
-          <p>Usual values stand in where you do not know; everything can be changed later, each programme and each dose.</p>
+          <p>
+            Usual values stand in where you do not know; everything can be changed later, each programme and each dose.
+          </p>
         </div>
       </PageHead>
       <FormStack>
@@ -110,7 +134,11 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
               ]}
             />
             <FieldGrid>
-              <NumberField {...bind('drumKg', 'Size of the machine', '7')} suffix="kg" hint="Printed on it; 7 is usual." />
+              <NumberField
+                {...bind('drumKg', 'Size of the machine', '7')}
+                suffix="kg"
+                hint="Printed on it; 7 is usual."
+              />
               <NumberField {...bind('pricePerRun', 'Price of a run')} suffix="coins, EUR" hint="Empty: nothing." />
               <SelectField
                 {...bind('dryer', 'Dryer', 'none')}
@@ -143,7 +171,7 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
               />
             </FieldGrid>
           </Section>
-          <Section>
+          <Section className="water">
             <h2>How hard is the water?</h2>
             <ChoiceField
               name="water"
@@ -156,25 +184,31 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
                 ['place', 'Look up the place'],
               ]}
             />
-            <FieldGrid>
-              <NumberField {...bind('hardness', 'Figure')} />
-              <SelectField
-                {...bind('hardnessUnit', 'In', 'dH')}
-                options={[
-                  ['dH', '°dH'],
-                  ['mmol', 'mmol/l'],
-                  ['fH', '°fH'],
-                  ['eH', '°eH (Clark)'],
-                  ['ppm', 'ppm (mg/l CaCO₃)'],
-                  ['gpg', 'gpg'],
-                ]}
-              />
-              <SelectField
-                {...bind('strip', 'Fields that turned, of four', '2')}
-                options={['0', '1', '2', '3', '4'].map((n) => [n, n] as const)}
-              />
-              <SelectField {...bind('waterPlace', 'Place')} options={[['', 'Choose'], ...v.places]} />
-            </FieldGrid>
+            <Asked>
+              <div className="figure">
+                <NumberField {...bind('hardness', 'Figure')} />
+                <SelectField
+                  {...bind('hardnessUnit', 'In', 'dH')}
+                  options={[
+                    ['dH', '°dH'],
+                    ['mmol', 'mmol/l'],
+                    ['fH', '°fH'],
+                    ['eH', '°eH (Clark)'],
+                    ['ppm', 'ppm (mg/l CaCO₃)'],
+                    ['gpg', 'gpg'],
+                  ]}
+                />
+              </div>
+              <div className="strip">
+                <SelectField
+                  {...bind('strip', 'Fields that turned, of four', '2')}
+                  options={['0', '1', '2', '3', '4'].map((n) => [n, n] as const)}
+                />
+              </div>
+              <div className="place">
+                <SelectField {...bind('waterPlace', 'Place')} options={[['', 'Choose'], ...v.places]} />
+              </div>
+            </Asked>
           </Section>
           <Section>
             <h2>What is in the cupboard?</h2>

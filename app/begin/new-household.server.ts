@@ -17,7 +17,10 @@ export function waterOf(f: BeginForm): { mmolPerL: number | null } | { field: st
   if (f.water === 'place') {
     const found = hardnessAt(f.waterPlace ?? '');
     if (found === null)
-      return { field: 'waterPlace', error: 'Place: the supplier does not know it. Choose another way, or “I do not know”.' };
+      return {
+        field: 'waterPlace',
+        error: 'Place: the supplier does not know it. Choose another way, or “I do not know”.',
+      };
     return { mmolPerL: found };
   }
   if (f.water === 'figure') {
@@ -39,6 +42,7 @@ export function newHousehold(f: BeginForm, hardnessMmolPerL: number | null): Hou
     poisonCentre: null,
     children: f.children === 'yes',
     units: usualUnits,
+    measures: {},
     document: {
       rules: {},
       daysToNextWash: 3,
@@ -57,7 +61,8 @@ export function newHousehold(f: BeginForm, hardnessMmolPerL: number | null): Hou
                 programmes: usualProgrammes(f.machine, f.drumKg ?? usualDrumKg),
               },
             ],
-      dryers: f.dryer === 'none' ? [] : [{ id: 'dryer', name: 'Dryer', type: f.dryer, maxLoadKg: 7, lowTemperature: true }],
+      dryers:
+        f.dryer === 'none' ? [] : [{ id: 'dryer', name: 'Dryer', type: f.dryer, maxLoadKg: 7, lowTemperature: true }],
       dryingPlaces: place ? [place] : [],
       basins: f.basin === 'none' ? [] : [{ ...usualBasins[f.basin] }],
       products: usualProducts

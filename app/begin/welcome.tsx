@@ -17,7 +17,10 @@ export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Neat Fold' }
 export const loader = ({ context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const households = await householdsHere(tx);
-    return { own: households.filter((h) => h.id !== demoHouseholdId), demo: households.some((h) => h.id === demoHouseholdId) };
+    return {
+      own: households.filter((h) => h.id !== demoHouseholdId),
+      demo: households.some((h) => h.id === demoHouseholdId),
+    };
   });
 
 /** Go into one of the households of this machine. */
@@ -65,8 +68,8 @@ export default function Welcome({ loaderData: v, actionData }: Route.ComponentPr
         <div>
           <h1>Your washing, sorted</h1>
           <p>
-            Say what is dirty, in your own words. Neat Fold sorts it into loads, sets machine and dose for each, and says
-            why: fibre by fibre, label by label.
+            Say what is dirty, in your own words. Neat Fold sorts it into loads, sets machine and dose for each, and
+            says why: fibre by fibre, label by label.
           </p>
         </div>
       </PageHead>

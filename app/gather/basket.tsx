@@ -244,7 +244,8 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
         </section>
         <section aria-labelledby="wardrobe">
           <h2 id="wardrobe">
-            <Link to="/wardrobe">Wardrobe</Link> <Quiet>{v.shown === v.total ? `${v.total} clean or resting` : `${v.shown} of ${v.total}`}</Quiet>
+            <Link to="/wardrobe">Wardrobe</Link>{' '}
+            <Quiet>{v.shown === v.total ? `${v.total} clean or resting` : `${v.shown} of ${v.total}`}</Quiet>
           </h2>
           <Filters
             method="get"

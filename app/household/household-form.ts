@@ -130,6 +130,10 @@ export const productSchema = v.pipe(
     unit: v.picklist(doseUnits, 'Unit: choose one of the shown.'),
     remaining: typedNumber('Left', 0, 100_000),
     pricePerUnit: typedNumber('Price', 0, 100),
+    packPrice: typedNumber('Price of a pack', 0, 1000),
+    packHolds: typedNumber('A pack holds', 0.1, 100_000),
+    measureName: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(20, 'Dosed with: at most 20 letters.'))),
+    measureHolds: typedNumber('It holds', 0.1, 2000),
     perLoadKg: typedNumber('Dose table is for', 0.5, 20, 'kg'),
     handPerLitre: typedNumber('By hand, per litre', 0, 100),
     ...(Object.fromEntries(
@@ -158,7 +162,8 @@ export function toProduct(id: string, f: v.InferOutput<typeof productSchema>): P
     class: f.class,
     form: f.form,
     remaining: f.remaining ?? null,
-    pricePerUnit: f.pricePerUnit ?? null,
+    pricePerUnit:
+      f.packPrice !== undefined && f.packHolds !== undefined ? f.packPrice / f.packHolds : (f.pricePerUnit ?? null),
     dose: {
       unit: f.unit,
       perLoadKg: f.perLoadKg ?? 4.5,

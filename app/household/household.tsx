@@ -5,17 +5,26 @@ import { ruleWords } from '@words/en/rules.ts';
 import { houseRules, type HouseRuleKey, type Household } from '@core/model/household.ts';
 import { hardnessClass } from '@core/units/hardness.ts';
 import { householdOf } from '@formats/hamper.ts';
-import { readHousehold, saveGeneral, type HouseholdView } from '@data/household.ts';
+import {
+  newestChange,
+  readHousehold,
+  rememberHousehold,
+  saveGeneral,
+  takeBackChange,
+  type HouseholdView,
+} from '@data/household.ts';
 import type { Route } from './+types/household';
 import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from './household-form.ts';
 import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
 import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
+import { clockText } from '../shared/words.ts';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
-import { productClassText } from './product-words.ts';
+import { PostForm } from '../ui/post-form.tsx';
+import { groupsOf } from './groups.server.ts';
 import { overtaken, versionOf } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Household · Neat Fold' }];
@@ -42,11 +51,15 @@ const shownRules = (h: Household): Record<string, string> =>
 const shownWeights = (h: Household): Record<string, string> =>
   Object.fromEntries(weightFields.map((f) => [f.key, h.rules.weights[f.key]?.toString() ?? '']));
 
+/** So long a change can be taken back from this page. */
+const undoneWithinMs = 86_400_000;
+
 export const loader = ({ context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx }) => {
+  withHousehold(context, async ({ tx, now }) => {
     const view = await readHousehold(tx);
     if (!view) throw notFound('There is no household yet.');
     const h = householdOf(view.document);
+    const change = await newestChange(tx);
     return {
       start: shownGeneral(view, h),
       seen: {
@@ -68,35 +81,29 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         own: h.rules.weights[f.key] === undefined ? '' : String(h.rules.weights[f.key]),
         preset: String(weightPresets[h.rules.priority][f.key]),
       })),
-      washers: h.washers.map((w) => ({
-        id: w.id,
-        name: w.name,
-        programmes: w.programmes.map((p) => ({
-          id: p.id,
-          name: p.name,
-          text: `${p.temperaturesC.join(', ')} °C · ${Math.max(...p.spinsRpm)} rpm · ${p.maxLoadKg} kg · ${p.durationMin} min`,
-        })),
-      })),
-      products: h.products.map((p) => ({
-        id: p.id,
-        name: p.name,
-        text: `${productClassText(p.class)}, ${p.form}${p.remaining !== null ? ` · ${Math.round(p.remaining)} ${p.dose?.unit ?? ''} left` : ''}`,
-        empty: p.remaining === 0,
-      })),
-      others: [
-        ...h.dryers.map((d) => `${d.name}: ${d.maxLoadKg} kg, ${d.type.replace('-', ' ')}`),
-        ...h.dryingPlaces.map(
-          (d) =>
-            `${d.name}: ${[d.bars ? `${d.bars} bars` : '', d.flatM2 ? `${d.flatM2} m² flat` : '', d.hangers ? `${d.hangers} hangers` : ''].filter(Boolean).join(', ')}`,
-        ),
-        ...h.basins.map((b) => b.name),
-      ],
+      groups: groupsOf(view, h),
+      lastChange:
+        change && now.getTime() - change.at.getTime() < undoneWithinMs
+          ? { id: change.id, text: change.note, clock: clockText(change.at, view.timeZone) }
+          : null,
     };
   });
 
 export const action = (args: Route.ActionArgs) =>
-  onSubmit(args, async ({ tx }, form) => {
+  onSubmit(args, async ({ tx, householdId, now }, form) => {
     const intent = field(form, 'intent');
+    if (intent === 'take-back') {
+      const done = await takeBackChange(tx, householdId, Number(field(form, 'change')) || 0);
+      return done
+        ? redirect('/household?stored=back')
+        : conflict({
+            part: 'general' as const,
+            reply: replyOf(form, {
+              '': ['Something else was changed meanwhile; only the newest change is taken back.'],
+            }),
+          });
+    }
+    const remember = (note: string) => rememberHousehold(tx, householdId, { note, at: now });
     const view = await readHousehold(tx);
     if (!view) throw notFound('There is no household yet.');
     const h = householdOf(view.document);
@@ -105,6 +112,7 @@ export const action = (args: Route.ActionArgs) =>
       if (!read.ok) return data({ part: 'rules' as const, reply: read.reply }, { status: 422 });
       const late = overtaken(form, shownRules(h));
       if (late) return conflict({ part: 'rules' as const, reply: late });
+      await remember('House rules: changed');
       await saveGeneral(tx, { rules: { ...view.document.rules, ...read.value } });
       return redirect('/household?stored=rules#rules');
     }
@@ -113,6 +121,7 @@ export const action = (args: Route.ActionArgs) =>
       if (!read.ok) return data({ part: 'weights' as const, reply: read.reply }, { status: 422 });
       const late = overtaken(form, shownWeights(h));
       if (late) return conflict({ part: 'weights' as const, reply: late });
+      await remember('The numbers behind the priority: changed');
       await saveGeneral(tx, { rules: { ...view.document.rules, weights: givenWeights(read.value) } });
       return redirect('/household?stored=weights#weights');
     }
@@ -132,6 +141,7 @@ export const action = (args: Route.ActionArgs) =>
       );
     const late = overtaken(form, shownGeneral(view, h));
     if (late) return conflict({ part: 'general' as const, reply: late });
+    await remember('The household: changed');
     await saveGeneral(tx, {
       name: f.name,
       daysToNextWash: f.daysToNextWash,
@@ -156,12 +166,14 @@ const Rules = styled.div`
     align-content: start;
   }
 `;
-const Two = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 0 3rem;
+const Groups = styled.div`
+  columns: 2;
+  column-gap: 3rem;
+  > section {
+    break-inside: avoid;
+  }
   ${media.tablet} {
-    grid-template-columns: minmax(0, 1fr);
+    columns: 1;
   }
 `;
 const List = styled(Rows)`
@@ -206,10 +218,28 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           <p>Machine, water and cupboard decide what can be done; your rules decide between schools.</p>
         </div>
       </PageHead>
+      {v.lastChange && (
+        <PostForm preventScrollReset>
+          <input type="hidden" name="change" value={v.lastChange.id} />
+          <p style={{ marginBottom: '0.8rem' }}>
+            <Quiet>
+              {v.lastChange.clock}: {v.lastChange.text}.{' '}
+            </Quiet>
+            <TextButton type="submit" name="intent" value="take-back">
+              Take it back
+            </TextButton>
+          </p>
+        </PostForm>
+      )}
       <FormStack key={JSON.stringify(v.start)} seen={seenOf(reply, v.seen.general)}>
         {stored === 'general' && !reply && (
           <Notice live title="Stored">
             The next sorting uses it.
+          </Notice>
+        )}
+        {stored === 'back' && !reply && (
+          <Notice live title="Taken back">
+            The household is as it was before the last change.
           </Notice>
         )}
         {reply && (
@@ -257,61 +287,34 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           </Button>
         </Actions>
       </FormStack>
-      <Two>
-        {v.washers.map((w) => (
-          <Section key={w.id}>
-            <h2>{w.name}</h2>
-            <List>
-              {w.programmes.map((p) => (
-                <li key={p.id}>
-                  <Link to={`/household/programmes/${w.id}/${p.id}`}>
-                    <b>{p.name}</b>
-                    <small>{p.text}</small>
-                  </Link>
-                </li>
-              ))}
-            </List>
-            <Actions>
-              <LinkButton $quiet href={`/household/programmes/${w.id}/new`}>
-                Add a programme
-              </LinkButton>
-            </Actions>
+      <Groups>
+        {v.groups.map((g) => (
+          <Section key={g.title}>
+            <h2>{g.title}</h2>
+            {g.items.length === 0 ? (
+              <Quiet>{g.none}</Quiet>
+            ) : (
+              <List>
+                {g.items.map((i) => (
+                  <li key={i.href}>
+                    <Link to={i.href}>
+                      <b>{i.name}</b>
+                      <small>{i.text}</small>
+                    </Link>
+                  </li>
+                ))}
+              </List>
+            )}
+            {g.add && (
+              <Actions>
+                <LinkButton $quiet href={g.add.href}>
+                  {g.add.words}
+                </LinkButton>
+              </Actions>
+            )}
           </Section>
         ))}
-        <div>
-          <Section>
-            <h2>Cupboard</h2>
-            <List>
-              {v.products.map((p) => (
-                <li key={p.id}>
-                  <Link to={`/household/products/${p.id}`}>
-                    <b>
-                      {p.name}
-                      {p.empty ? ' (used up)' : ''}
-                    </b>
-                    <small>{p.text}</small>
-                  </Link>
-                </li>
-              ))}
-            </List>
-            <Actions>
-              <LinkButton $quiet href="/household/products/new">
-                Add a product
-              </LinkButton>
-            </Actions>
-          </Section>
-          <Section>
-            <h2>Drying and basins</h2>
-            <List>
-              {v.others.map((o) => (
-                <li key={o}>
-                  <span>{o}</span>
-                </li>
-              ))}
-            </List>
-          </Section>
-        </div>
-      </Two>
+      </Groups>
       <Section id="rules">
         <h2>House rules</h2>
         <FormStack key={v.rules.map((r) => r.value).join()} seen={seenOf(ruleReply, v.seen.rules)}>

@@ -27,7 +27,9 @@ export const action = async (args: Route.ActionArgs) => {
   const form = await formOf(args.request.clone());
   if (field(form, 'intent') === 'switch') {
     const id = field(form, 'household');
-    const known = await withHousehold(args.context, async ({ tx }) => (await householdsHere(tx)).some((h) => h.id === id));
+    const known = await withHousehold(args.context, async ({ tx }) =>
+      (await householdsHere(tx)).some((h) => h.id === id),
+    );
     if (!known) return data({ error: 'That household is not here any more.' }, { status: 404 });
     return redirect('/basket', { headers: { 'Set-Cookie': await choose(id) } });
   }
@@ -37,7 +39,10 @@ export const action = async (args: Route.ActionArgs) => {
     if (householdId === demoHouseholdId)
       return data({ error: 'The demo is not deleted here; npm start -- --fresh loads it anew.' }, { status: 422 });
     if (field(posted, 'name') !== view.name)
-      return data({ error: `Type its name, “${view.name}”, exactly as it is written. Nothing was deleted.` }, { status: 422 });
+      return data(
+        { error: `Type its name, “${view.name}”, exactly as it is written. Nothing was deleted.` },
+        { status: 422 },
+      );
     await forgetHousehold(tx);
     return redirect('/welcome');
   });
@@ -97,7 +102,8 @@ export default function Households({ loaderData: v, actionData }: Route.Componen
         <Section>
           <h2>Delete “{v.here}”</h2>
           <p>
-            With every piece, its history, plans and log. Take a copy first: <a href="/transfer">bring in and take out</a>.
+            With every piece, its history, plans and log. Take a copy first:{' '}
+            <a href="/transfer">bring in and take out</a>.
           </p>
           <PostForm>
             <Actions>

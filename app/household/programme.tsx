@@ -1,17 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { data, redirect } from 'react-router';
 import { programmeFamilies } from '@core/model/household.ts';
-import { readHousehold, removeProgramme, saveProgramme, type ProgrammeDocument } from '@data/household.ts';
+import {
+  readHousehold,
+  rememberHousehold,
+  removeProgramme,
+  saveProgramme,
+  type ProgrammeDocument,
+} from '@data/household.ts';
 import type { Route } from './+types/programme';
 import { programmeSchema, toProgramme } from './household-form.ts';
-import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
-import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
-import { Actions, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
-import { Notice } from '../ui/notice.tsx';
-import { PageHead } from '../ui/page.tsx';
-import type { Scope } from '../server/request.server.ts';
+import { readForm, replyOf, seenOf } from '../forms/read.ts';
 import { overtaken, versionOf } from '../forms/seen.server.ts';
+import { conflict, field, notFound, onSubmit, withHousehold, type Scope } from '../server/request.server.ts';
+import { FieldGrid, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { Editor, editorFields } from './parts/editor.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.title ?? 'Programme'} · Neat Fold` },
@@ -55,81 +58,58 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
 export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async (scope, form) => {
     const { washer, programme } = await find(scope, args.params.washerId, args.params.programmeId);
+    const remember = (note: string) =>
+      rememberHousehold(scope.tx, scope.householdId, { note, subject: washer.id, at: scope.now });
     if (field(form, 'intent') === 'remove' && programme) {
       if (washer.programmes.length === 1)
         return conflict(
           replyOf(form, { '': ['This is the last programme of the machine; a machine has at least one.'] }),
         );
+      await remember(`${programme.name ?? programme.id}: taken away`);
       await removeProgramme(scope.tx, washer.id, programme.id);
-      return redirect('/household');
+      return redirect(`/household/washers/${washer.id}`);
     }
     const read = readForm(form, programmeSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
-    const late = overtaken(form, shownProgramme(programme));
+    const late = programme ? overtaken(form, shownProgramme(programme)) : null;
     if (late) return conflict(late);
     const id = programme?.id ?? `p-${randomUUID().slice(0, 8)}`;
+    await remember(`${read.value.name}: ${programme ? 'changed' : 'added'}`);
     await saveProgramme(scope.tx, scope.householdId, washer.id, toProgramme(id, read.value, programme));
-    return redirect('/household');
+    return redirect(`/household/washers/${washer.id}`);
   });
 
 export default function Programme({ loaderData: v, actionData }: Route.ComponentProps) {
   const reply = actionData ?? null;
-  const bind = (name: string, label: string) => ({
-    name,
-    label,
-    defaultValue: String((reply ? typedValue(reply, name) : v.start[name]) ?? ''),
-    error: errorOf(reply, name),
-  });
+  const { bind } = editorFields(reply, v.start);
   return (
-    <>
-      <PageHead>
-        <div>
-          <h1>{v.title}</h1>
-          <p>{v.washer}. The figures stand in the machine’s manual; what is missing is estimated.</p>
-        </div>
-      </PageHead>
-      <FormStack seen={seenOf(reply, v.seen)}>
-        {reply && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {Object.values(reply.error ?? {})
-              .flatMap((e) => e ?? [])
-              .join(' ')}
-          </Notice>
-        )}
-        <FieldGrid>
-          <TextField {...bind('name', 'Name on the machine')} required />
-          <SelectField {...bind('family', 'Made for')} options={v.families} />
-          <SelectField
-            {...bind('action', 'Movement')}
-            options={[
-              ['normal', 'Normal'],
-              ['mild', 'Mild'],
-              ['very-mild', 'Very mild'],
-              ['hand', 'Like by hand'],
-            ]}
-          />
-          <TextField {...bind('temperaturesC', 'Temperatures')} hint="°C, like: 20, 30, 40" required />
-          <TextField {...bind('spinsRpm', 'Spins')} hint="rpm, like: 0, 600, 800" required />
-          <NumberField {...bind('maxLoadKg', 'Largest load')} suffix="kg" required />
-          <NumberField {...bind('durationMin', 'Duration')} suffix="min" required />
-          <NumberField {...bind('waterL', 'Water')} suffix="l, full load" />
-          <NumberField {...bind('kwh40', 'Energy at 40 °C')} suffix="kWh" />
-          <NumberField {...bind('kwh60', 'Energy at 60 °C')} suffix="kWh" />
-        </FieldGrid>
-        <Actions>
-          <Button type="submit" name="intent" value="store">
-            Store
-          </Button>
-          <LinkButton $quiet href="/household">
-            Back
-          </LinkButton>
-          {!v.isNew && !v.only && (
-            <Button type="submit" name="intent" value="remove" $danger>
-              Remove the programme
-            </Button>
-          )}
-        </Actions>
-      </FormStack>
-    </>
+    <Editor
+      title={v.title}
+      intro={`${v.washer}. The figures stand in the machine’s manual; what is missing is estimated.`}
+      reply={reply}
+      seen={seenOf(reply, v.seen)}
+      remove={v.isNew || v.only ? null : 'Remove the programme'}
+    >
+      <FieldGrid>
+        <TextField {...bind('name', 'Name on the machine')} required />
+        <SelectField {...bind('family', 'Made for')} options={v.families} />
+        <SelectField
+          {...bind('action', 'Movement')}
+          options={[
+            ['normal', 'Normal'],
+            ['mild', 'Mild'],
+            ['very-mild', 'Very mild'],
+            ['hand', 'Like by hand'],
+          ]}
+        />
+        <TextField {...bind('temperaturesC', 'Temperatures')} hint="°C, like: 20, 30, 40" required />
+        <TextField {...bind('spinsRpm', 'Spins')} hint="rpm, like: 0, 600, 800" required />
+        <NumberField {...bind('maxLoadKg', 'Largest load')} suffix="kg" required />
+        <NumberField {...bind('durationMin', 'Duration')} suffix="min" required />
+        <NumberField {...bind('waterL', 'Water')} suffix="l, full load" />
+        <NumberField {...bind('kwh40', 'Energy at 40 °C')} suffix="kWh" />
+        <NumberField {...bind('kwh60', 'Energy at 60 °C')} suffix="kWh" />
+      </FieldGrid>
+    </Editor>
   );
 }

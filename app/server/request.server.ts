@@ -118,7 +118,15 @@ export async function onSubmit<T>(
 const limits = { bytes: 200_000, fields: 400, name: 60 } as const;
 const tooLarge = () => new Response('The form is too large.', { status: 413, headers: { Connection: 'close' } });
 /** Fields that may come several times: lists of choices. */
-const repeated: ReadonlySet<string> = new Set(['piece', 'mark', 'tried', 'traits', 'phrases', 'products', 'refusesForms']);
+const repeated: ReadonlySet<string> = new Set([
+  'piece',
+  'mark',
+  'tried',
+  'traits',
+  'phrases',
+  'products',
+  'refusesForms',
+]);
 
 /** The bytes of a body, given up as soon as they are too many, however they are sent. */
 async function bodyText(request: Request): Promise<string> {

@@ -79,8 +79,9 @@ export function TextField({
   type = 'text',
   suffix,
   placeholder,
+  list,
 }: FieldProps &
-  Pick<InputHTMLAttributes<HTMLInputElement>, 'inputMode' | 'placeholder'> & {
+  Pick<InputHTMLAttributes<HTMLInputElement>, 'inputMode' | 'placeholder' | 'list'> & {
     type?: 'text' | 'date' | 'search';
     suffix?: string;
   }) {
@@ -97,7 +98,11 @@ export function TextField({
         {label}
         {suffix ? ` (${suffix})` : ''}
       </Label>
-      <Input {...(inputMode ? { inputMode } : {})} {...(placeholder ? { placeholder } : {})} />
+      <Input
+        {...(inputMode ? { inputMode } : {})}
+        {...(placeholder ? { placeholder } : {})}
+        {...(list ? { list } : {})}
+      />
       {hint && <Text slot="description">{hint}</Text>}
       <FieldError>{error}</FieldError>
     </StyledTextField>

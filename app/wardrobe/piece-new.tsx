@@ -25,16 +25,17 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     const people = await peopleOf(tx);
     const read = readPieceLine(line, people);
     // Several at once are asked about together.
-    if ((read.count ?? 1) > 1) throw redirect(`/pieces/several?${new URLSearchParams({ text: line, basket: query.get('basket') ?? 'no' })}`);
+    if ((read.count ?? 1) > 1)
+      throw redirect(`/pieces/several?${new URLSearchParams({ text: line, basket: query.get('basket') ?? 'no' })}`);
     const garment = garmentOf(read, line ? read.name : '');
     const start: PieceStart = {
-        ...pieceStart(garment),
-        ground: read.colours[0]?.hex ?? '',
-        washed: read.washCount?.toString() ?? '',
-        worn: read.wearsSinceWash?.toString() ?? '',
-        marks: marksText(read.marks),
-        odour: read.odour ? 'yes' : '',
-      };
+      ...pieceStart(garment),
+      ground: read.colours[0]?.hex ?? '',
+      washed: read.washCount?.toString() ?? '',
+      worn: read.wearsSinceWash?.toString() ?? '',
+      marks: marksText(read.marks),
+      odour: read.odour ? 'yes' : '',
+    };
     return {
       line,
       start,

@@ -16,6 +16,8 @@ import { garmentOf, lineView, type LineView } from './line-view.server.ts';
 
 export const mostLines = 80;
 const minute = 60_000;
+/** What people answer about the past of lines that say nothing of it, and the washes that stand for it. */
+export const washesBefore = { some: 5, many: 25, never: 0 } as const;
 
 export interface LineRow {
   n: number;
@@ -65,7 +67,10 @@ interface Answered {
   entries: number;
 }
 /** The lines with their answers; errors by field. */
-function answersOf(form: FormData, people: readonly string[]): { pieces: Answered[]; errors: Record<string, string[]> } {
+function answersOf(
+  form: FormData,
+  people: readonly string[],
+): { pieces: Answered[]; errors: Record<string, string[]> } {
   const errors: Record<string, string[]> = {};
   const pieces: Answered[] = [];
   const lines = linesOf(field(form, 'text'));
@@ -95,7 +100,8 @@ function answersOf(form: FormData, people: readonly string[]): { pieces: Answere
       entries: apart ? count : 1,
     });
   }
-  if (pieces.length === 0 && Object.keys(errors).length === 0) errors.text = ['Nothing to keep: type one piece a line.'];
+  if (pieces.length === 0 && Object.keys(errors).length === 0)
+    errors.text = ['Nothing to keep: type one piece a line.'];
   return { pieces, errors };
 }
 
@@ -122,7 +128,12 @@ export async function keepPiece(
   const before = (minutes: number): Date => new Date(now.getTime() - minutes * minute);
   const events: NewEvent[] = [];
   if (said.washCount)
-    events.push({ garmentId: id, kind: 'washed', at: before(2), data: { count: Math.round(said.washCount), note: 'before Neat Fold' } });
+    events.push({
+      garmentId: id,
+      kind: 'washed',
+      at: before(2),
+      data: { count: Math.round(said.washCount), note: 'before Neat Fold' },
+    });
   const wears = Math.round(said.wearsSinceWash ?? (toBasket ? 1 : 0));
   if (wears > 0) events.push({ garmentId: id, kind: 'worn', at: before(1), data: wears === 1 ? {} : { count: wears } });
   const stains: MarkedStain[] = said.marks.map((m, k) => ({
@@ -135,24 +146,36 @@ export async function keepPiece(
     sizeCm: null,
     failedRounds: 0,
   }));
-  for (const s of stains) events.push({ garmentId: id, kind: 'stained', at: now, data: { note: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}` } });
+  for (const s of stains)
+    events.push({
+      garmentId: id,
+      kind: 'stained',
+      at: now,
+      data: { note: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}` },
+    });
   await appendEvents(scope, events);
   if (toBasket) await putInBasket(tx, householdId, id, { ...emptyState, odour: said.odour, stains });
   return id;
 }
 
 /** Store every line that is not left out, or nothing and the errors by field. */
-export async function keepLines(scope: Scope, form: FormData, people: readonly string[]): Promise<{ kept: number } | { errors: Record<string, string[]> }> {
+export async function keepLines(
+  scope: Scope,
+  form: FormData,
+  people: readonly string[],
+): Promise<{ kept: number } | { errors: Record<string, string[]> }> {
   const { pieces, errors } = answersOf(form, people);
   if (Object.keys(errors).length > 0) return { errors };
   const taken = new Set((await listPieces(scope.tx)).map((p) => p.row.name.toLowerCase()));
   const toBasket = field(form, 'basket') === 'yes';
+  const washedBefore = washesBefore[field(form, 'washed') as keyof typeof washesBefore] ?? 0;
   let kept = 0;
   for (const { read, garment, entries } of pieces)
     for (let n = 1; n <= entries; n++) {
-      const name = entries > 1 ? distinctName({ ...garment, name: `${garment.name} ${n}` }, taken) : distinctName(garment, taken);
+      const name =
+        entries > 1 ? distinctName({ ...garment, name: `${garment.name} ${n}` }, taken) : distinctName(garment, taken);
       taken.add(name.toLowerCase());
-      await keepPiece(scope, { ...garment, name }, read, toBasket);
+      await keepPiece(scope, { ...garment, name }, { ...read, washCount: read.washCount ?? washedBefore }, toBasket);
       kept++;
     }
   return { kept };

@@ -24,7 +24,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
       text,
       toBasket: query.get('basket') === 'yes',
       rows: rowsOf(text, await peopleOf(tx)),
-      tooMany: linesOf(text).length > mostLines,
+      tooMany: linesOf(text).length > mostLines ? mostLines : 0,
       options: severalOptions(),
     };
   });
@@ -73,7 +73,11 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
           </p>
         </div>
       </PageHead>
-      <Form method="get" action="/pieces/several" style={{ display: 'grid', gap: '0.8rem', maxWidth: '62rem', marginBottom: '1.2rem' }}>
+      <Form
+        method="get"
+        action="/pieces/several"
+        style={{ display: 'grid', gap: '0.8rem', maxWidth: '62rem', marginBottom: '1.2rem' }}
+      >
         <AreaField
           key={v.text}
           name="text"
@@ -90,9 +94,9 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
           </Button>
         </Actions>
       </Form>
-      {v.tooMany && (
+      {v.tooMany > 0 && (
         <Notice severity="caution" title="Too many lines">
-          The first {mostLines} are shown; take the rest in a second go.
+          The first {v.tooMany} are shown; take the rest in a second go.
         </Notice>
       )}
       {v.rows.length > 0 && (
@@ -151,6 +155,16 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
               </li>
             ))}
           </List>
+          <ChoiceField
+            name="washed"
+            label="Where a line says nothing of it, they were washed before"
+            defaultValue={typed('washed') || 'some'}
+            options={[
+              ['some', 'A few times'],
+              ['many', 'Many times'],
+              ['never', 'Never: they are new'],
+            ]}
+          />
           <ChoiceField
             name="basket"
             label="They are"

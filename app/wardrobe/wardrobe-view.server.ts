@@ -70,7 +70,11 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
   const where = await whereabouts(tx, now);
   const gone = filter.state === 'gone';
   const pieces = await listPieces(tx, gone ? 'gone' : 'here');
-  const told = pieces.map((p) => ({ p, state: stateOf(p, where, now), due: !gone && p.basket === null && adviceOf(p, household, now).due === 'due' }));
+  const told = pieces.map((p) => ({
+    p,
+    state: stateOf(p, where, now),
+    due: !gone && p.basket === null && adviceOf(p, household, now).due === 'due',
+  }));
   const words = filter.q.toLowerCase().split(/\s+/).filter(Boolean);
   const matches = told.filter(({ p, state, due }) => {
     const text = [p.row.name, p.row.owner, kindFacts(p.row.kind).name, partsInWords(p.row.parts), p.row.set ?? '']
@@ -84,21 +88,19 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
       (filter.state === '' || gone || (filter.state === 'due' ? due : state === filter.state))
     );
   });
-  const rows = matches.slice(0, filter.all ? matches.length : firstRows).map(
-    ({ p, state, due }): WardrobeRow => ({
-      id: p.row.id,
-      name: p.row.name,
-      owner: p.row.owner,
-      cloth: clothOf(p.row),
-      what: `${capital(kindFacts(p.row.kind).name)}${p.row.count > 1 ? `, ${p.row.count}` : ''}`,
-      cloths: partsInWords(p.row.parts),
-      state,
-      stateWords: p.row.retiredBecause ? partingWords[p.row.retiredBecause] : stateNames[state],
-      wears: wearsText(p),
-      lastWashed: p.state.lastWashedAt ? shortDay(p.state.lastWashedAt, timeZone) : 'never',
-      due,
-    }),
-  );
+  const rows = matches.slice(0, filter.all ? matches.length : firstRows).map(({ p, state, due }): WardrobeRow => ({
+    id: p.row.id,
+    name: p.row.name,
+    owner: p.row.owner,
+    cloth: clothOf(p.row),
+    what: `${capital(kindFacts(p.row.kind).name)}${p.row.count > 1 ? `, ${p.row.count}` : ''}`,
+    cloths: partsInWords(p.row.parts),
+    state,
+    stateWords: p.row.retiredBecause ? partingWords[p.row.retiredBecause] : stateNames[state],
+    wears: wearsText(p),
+    lastWashed: p.state.lastWashedAt ? shortDay(p.state.lastWashedAt, timeZone) : 'never',
+    due,
+  }));
   const kinds = [...new Set(pieces.map((p) => p.row.kind))].sort((a: GarmentKind, b: GarmentKind) =>
     kindFacts(a).name.localeCompare(kindFacts(b).name),
   );

@@ -31,8 +31,16 @@ export const action = (args: Route.ActionArgs) =>
     const intent = field(form, 'intent');
     const where = await whereabouts(tx, now);
     const pieces = (await Promise.all(ids.map((id) => findPiece(tx, id)))).filter((p) => p !== null);
-    if (intent === 'worn') await appendEvents(scope, pieces.map((p) => ({ garmentId: p.row.id, kind: 'worn' as const, at: now })));
-    if (intent === 'dry') await appendEvents(scope, pieces.map((p) => ({ garmentId: p.row.id, kind: 'dried' as const, at: now })));
+    if (intent === 'worn')
+      await appendEvents(
+        scope,
+        pieces.map((p) => ({ garmentId: p.row.id, kind: 'worn' as const, at: now })),
+      );
+    if (intent === 'dry')
+      await appendEvents(
+        scope,
+        pieces.map((p) => ({ garmentId: p.row.id, kind: 'dried' as const, at: now })),
+      );
     if (intent === 'basket')
       for (const p of pieces) {
         if (p.row.retiredAt || p.basket) continue;
@@ -43,7 +51,10 @@ export const action = (args: Route.ActionArgs) =>
     if (because || intent === 'back') {
       const wet = pieces.filter((p) => ['in-drum', 'in-tub'].includes(stateOf(p, where, now)));
       if (wet.length > 0)
-        return data({ error: `${wet.map((p) => p.row.name).join(', ')}: in the water now. Take it out of the wash first.` }, { status: 409 });
+        return data(
+          { error: `${wet.map((p) => p.row.name).join(', ')}: in the water now. Take it out of the wash first.` },
+          { status: 409 },
+        );
       for (const p of pieces) await setRetired(tx, p.row.id, because, now);
     }
     return redirect(`/wardrobe${back}`);
@@ -162,7 +173,12 @@ export default function Wardrobe({ loaderData: v, actionData }: Route.ComponentP
         }}
       >
         <TextField name="q" label="Search" type="search" defaultValue={f.q} />
-        <SelectField name="owner" label="Whose" defaultValue={f.owner} options={[['', 'Everybody'], ...v.owners.map((o) => [o, o] as const)]} />
+        <SelectField
+          name="owner"
+          label="Whose"
+          defaultValue={f.owner}
+          options={[['', 'Everybody'], ...v.owners.map((o) => [o, o] as const)]}
+        />
         <SelectField name="kind" label="What" defaultValue={f.kind} options={[['', 'Everything'], ...v.kinds]} />
         <SelectField name="colour" label="Colour" defaultValue={f.colour} options={[['', 'Any'], ...v.colours]} />
         <SelectField name="state" label="State" defaultValue={f.state} options={[['', 'Any'], ...v.states]} />

@@ -30,7 +30,8 @@ export interface Claim {
   named: boolean;
 }
 
-const taken = '\u0001';
+/** Stands for a letter that is claimed. */
+export const taken = '\u0001';
 /** Lower case of the same length, whatever the letter. */
 const lowered = (text: string): string =>
   [...text].map((c) => (c.toLowerCase().length === c.length ? c.toLowerCase() : c)).join('');

@@ -5,7 +5,7 @@ import type { DyeId } from '../colour/dye.ts';
 import type { TraitId } from '../construction/traits.ts';
 import { sizes, type Colour, type Size } from '../model/garment.ts';
 import { kindWords, type KindWord } from './kind-words.ts';
-import { singular, wholeWords, type Line } from './line.ts';
+import { singular, taken, wholeWords, type Line } from './line.ts';
 import { traitWords } from './trait-words.ts';
 
 /** Where the noun of a line ends and what is said about it begins. */
@@ -37,7 +37,7 @@ export function takeKind(line: Line): KindFound | null {
         last !== undefined &&
         stretch.length === row.words.length &&
         row.words.every((w, k) => w === stretch[k]?.word) &&
-        !/[,;\u0001]/.test(line.open.slice(first.from, last.to)) &&
+        ![',', ';', taken].some((c) => line.open.slice(first.from, last.to).includes(c)) &&
         beside(row)
       );
     });

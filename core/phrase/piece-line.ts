@@ -212,7 +212,7 @@ function nameOf(line: Line, one: boolean, kind: { from: number; to: number } | n
     .replace(/\(\s*\)/g, ' ')
     .replace(/(?<![\p{L}])(?:size|with|and|of|in|has|for|a|an|the|at)(?=\s*(?:[,;.:]|$))/giu, ' ')
     .replace(/(^|[,;])\s*(?:with|and|of|at|in)(?![\p{L}])/giu, '$1')
-    .replace(/[;:.\/+%|–-]+(?=\s|$|,)/g, ' ')
+    .replace(/[;:./+%|–-]+(?=\s|$|,)/g, ' ')
     .replace(/\s+,/g, ',')
     .replace(/,(\s*,)+/g, ',')
     .replace(/\s+/g, ' ')

@@ -1,7 +1,7 @@
 /** What a line says of the piece's life and of today: wears, washes, value, owner, how many, marks, smell. */
 import { findStains } from '../stain/identify.ts';
 import { stainFacts, stainKinds, type StainKind } from '../stain/stains.ts';
-import { singular, wholeWords, type Line } from './line.ts';
+import { singular, taken, wholeWords, type Line } from './line.ts';
 import { numberOf, numberWord } from './numbers.ts';
 
 const amount = String.raw`(\d{1,4}|${numberWord})`;
@@ -65,7 +65,7 @@ const notPeople: ReadonlySet<string> = new Set(
 );
 /** Whose it is: "Ida's jumper", "for Ida", "owner: Ida", or a known name; '' = not said. */
 export function takeOwner(line: Line, people: readonly string[]): string {
-  const open = (from: number, to: number): boolean => !line.open.slice(from, to).includes('\u0001');
+  const open = (from: number, to: number): boolean => !line.open.slice(from, to).includes(taken);
   const said = [
     /(?:owner|whose|belongs to) ?:? ?(?<name>\p{L}[\p{L}-]*)/iu,
     /(?<![\p{L}\p{N}])(?<name>\p{Lu}[\p{L}-]*)['’]s(?![\p{L}\p{N}])/u,

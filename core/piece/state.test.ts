@@ -2,7 +2,14 @@ import { expect, test } from '@jest/globals';
 import { pieceState, type StateFacts } from './state.ts';
 
 const now = new Date('2026-05-09T10:00:00Z');
-const clean: StateFacts = { retired: false, inTub: false, inDrum: false, dryAt: null, inBasket: false, wearsSinceWash: 0 };
+const clean: StateFacts = {
+  retired: false,
+  inTub: false,
+  inDrum: false,
+  dryAt: null,
+  inBasket: false,
+  wearsSinceWash: 0,
+};
 test.each<[Partial<StateFacts>, string]>([
   [{}, 'clean'],
   [{ wearsSinceWash: 1 }, 'worn-clean'],

@@ -91,10 +91,7 @@ const idOf = (name: string): string =>
  * The usual programmes of a machine for `drumKg` of dry cottons.
  * @example usualProgrammes('front', 8).find((p) => p.id === 'wool')?.maxLoadKg // 2
  */
-export const usualProgrammes = (
-  kind: MachineKind,
-  drumKg: number,
-): UsualProgramme[] =>
+export const usualProgrammes = (kind: MachineKind, drumKg: number): UsualProgramme[] =>
   rows[kind].map((r) => ({
     id: idOf(r.name),
     name: r.name,

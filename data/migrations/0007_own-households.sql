@@ -24,6 +24,8 @@ ALTER TABLE "garment" ADD COLUMN "retired_at" timestamp with time zone;--> state
 ALTER TABLE "garment" ADD COLUMN "retired_because" text;--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "times" jsonb DEFAULT '{}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "household" ADD COLUMN "units" jsonb DEFAULT '{"temperature":"C","mass":"kg","volume":"ml","length":"cm","hardness":"mmol","locale":"en-GB"}'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "product" ADD COLUMN "measure_name" text;--> statement-breakpoint
+ALTER TABLE "product" ADD COLUMN "measure_holds" double precision;--> statement-breakpoint
 ALTER TABLE "washer" ADD COLUMN "refuses_forms" text[] DEFAULT '{}'::text[] NOT NULL;--> statement-breakpoint
 ALTER TABLE "washer" ADD COLUMN "bleach_dispenser" boolean DEFAULT false NOT NULL;--> statement-breakpoint
 CREATE POLICY "household_change_household" ON "household_change" AS PERMISSIVE FOR ALL TO "neatfold_app" USING (household_id = nullif(current_setting('app.household_id', true), '')::uuid) WITH CHECK (household_id = nullif(current_setting('app.household_id', true), '')::uuid);--> statement-breakpoint

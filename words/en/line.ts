@@ -9,7 +9,7 @@ export const lineWords: Record<keyof typeof lineMessages, string> = {
   'line.colour': 'Colour: not said. Choose it, it decides what the piece may be washed with.',
   'line.denim-blue': 'Denim blue, dyed with indigo.',
   'line.second-colour': 'The second colour of its pattern was not said.',
-  'line.fibre': 'Fibre: {fibre}, the usual one for a {kind}.',
+  'line.fibre': 'Fibre: {fibre}, usual for its kind ({kind}).',
   'line.fibre-unknown': 'Fibre: unknown, so only the gentlest treatment.',
   'line.shares-filled': 'The shares make {percent} %; what is missing counts as {fibre}.',
   'line.shares-even': 'How much of each fibre was not said: {count, plural, =2 {half and half stands} other {equal shares stand}} in.',

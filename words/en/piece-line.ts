@@ -18,7 +18,9 @@ export const partsInWords = (parts: PieceLine['parts']): string =>
       (p) =>
         roleNames[p.role] +
         p.fibres
-          .map((f) => `${fibreFacts(f.fibre).name}${p.fibres.length === 1 ? '' : ` ${Math.round(f.percent * 10) / 10} %`}`)
+          .map(
+            (f) => `${fibreFacts(f.fibre).name}${p.fibres.length === 1 ? '' : ` ${Math.round(f.percent * 10) / 10} %`}`,
+          )
           .join(', '),
     )
     .join('; ');
@@ -28,14 +30,24 @@ export function lineInWords(p: PieceLine): string[] {
   return [
     p.kind === 'other' ? '' : capital(kindFacts(p.kind).name),
     capital(partsInWords(p.parts)),
-    ...p.traits.filter((t) => p.claims.some((c) => c.said === 'trait') && t !== 'woven' && t !== 'jersey-knit').map((t) => traitFacts(t).name),
+    ...p.traits
+      .filter((t) => p.claims.some((c) => c.said === 'trait') && t !== 'woven' && t !== 'jersey-knit')
+      .map((t) => traitFacts(t).name),
     p.claims.some((c) => c.said === 'size') ? (p.heightCm === null ? `size ${p.size}` : `for ${p.heightCm} cm`) : '',
     ...(p.label ? labelInWords(p.label) : []),
     p.owner ? `${p.owner}’s` : '',
     p.count !== null && p.count > 1 ? `${p.count} alike` : '',
     p.valueEur === null ? '' : `worth ${p.valueEur}`,
-    p.washCount === null ? '' : p.washCount === 0 ? 'never washed' : `washed ${p.washCount === 1 ? 'once' : `${p.washCount} times`}`,
-    p.wearsSinceWash === null ? '' : p.wearsSinceWash === 0 ? 'not worn' : `worn ${p.wearsSinceWash === 1 ? 'once' : `${p.wearsSinceWash} times`}`,
+    p.washCount === null
+      ? ''
+      : p.washCount === 0
+        ? 'never washed'
+        : `washed ${p.washCount === 1 ? 'once' : `${p.washCount} times`}`,
+    p.wearsSinceWash === null
+      ? ''
+      : p.wearsSinceWash === 0
+        ? 'not worn'
+        : `worn ${p.wearsSinceWash === 1 ? 'once' : `${p.wearsSinceWash} times`}`,
     ...p.marks.map((m) => `${stainFacts(m.kind).name}${m.place ? ` (${m.place})` : ''}`),
     p.odour ? 'smells' : '',
   ].filter(Boolean);

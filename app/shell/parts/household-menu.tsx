@@ -75,7 +75,6 @@ export function HouseholdMenu({ view }: { view: ShellView }) {
     ref.current.querySelector('summary')?.focus();
   };
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Escape closes what the summary opened
     <Menu ref={ref} onKeyDown={close}>
       <summary>{view.household}</summary>
       <div>

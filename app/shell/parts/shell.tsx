@@ -167,8 +167,11 @@ const Busy = styled.div`
 
 /** How deep the line hangs at each peg. */
 const drops = [2, 8, 11, 8, 2];
-export function Shell({ view, children }: { view: ShellView | null; children: ReactNode }) {
+/** Pages on which no household is at work yet. */
+const atTheDoor: ReadonlySet<string> = new Set(['/welcome', '/begin']);
+export function Shell({ view: home, children }: { view: ShellView | null; children: ReactNode }) {
   const { pathname } = useLocation();
+  const view = atTheDoor.has(pathname) ? null : home;
   const busy = useNavigation().state !== 'idle';
   const onWash = pathname.startsWith('/loads/');
   const onTreat = ['/test', '/soak', '/rescue', '/ask'].some((p) => pathname.startsWith(p));
@@ -178,7 +181,7 @@ export function Shell({ view, children }: { view: ShellView | null; children: Re
       <Skip href="#work">Skip to the work</Skip>
       <Top>
         {busy && <Busy role="progressbar" aria-label="Loading" />}
-        <Link to="/basket">Neat Fold</Link>
+        <Link to={atTheDoor.has(pathname) ? '/welcome' : '/basket'}>Neat Fold</Link>
         {view?.household && (
           <>
             <HouseholdMenu view={view} />

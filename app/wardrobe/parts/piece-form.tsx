@@ -117,7 +117,11 @@ export function PieceForm({
         <TextField {...bind('name', 'Name')} required />
         <SelectField {...bind('kind', 'What it is')} options={options.kinds} />
         <SelectField {...bind('size', 'Size')} options={options.sizes} />
-        <NumberField {...bind('heightCm', 'Height of the child')} suffix="cm" hint="Only for children: it replaces the size." />
+        <NumberField
+          {...bind('heightCm', 'Height of the child')}
+          suffix="cm"
+          hint="Only for children: it replaces the size."
+        />
         <TextField {...bind('owner', 'Whose')} />
         <SelectField {...bind('use', 'Used for')} options={options.uses} hint="What it touches decides its company." />
         <NumberField {...bind('count', 'How many')} suffix="alike" hint="Like pieces that wash together." />

@@ -37,7 +37,9 @@ export function ReadLine({ view, typed = true }: { view: LineView; typed?: boole
           {p}
         </p>
       ))}
-      {lost.length > 0 && <p className="problem">Not understood: {lost.map((w) => `“${w}”`).join(', ')}. It stays in the name only.</p>}
+      {lost.length > 0 && (
+        <p className="problem">Not understood: {lost.map((w) => `“${w}”`).join(', ')}. It stays in the name only.</p>
+      )}
       {view.assumed.length > 0 && <Quiet>Assumed: {view.assumed.join(' ')}</Quiet>}
     </Box>
   );
