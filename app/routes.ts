@@ -39,5 +39,8 @@ export default [
   route('household/times', 'household/times.tsx'),
   route('household/programmes/:washerId/:programmeId', 'household/programme.tsx'),
   route('household/products/:productId', 'household/product.tsx'),
+  route('transfer', 'transfer/transfer.tsx'),
+  route('household.json', 'transfer/household-download.ts'),
+  route('wardrobe.csv', 'transfer/wardrobe-download.ts'),
   route('*', 'shell/not-found.tsx'),
 ] satisfies RouteConfig;

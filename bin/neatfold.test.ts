@@ -154,3 +154,27 @@ test('reference answers cases in order and names a bad argument', () => {
     stderr: '[0].inputs.rpm: must be a number\n',
   });
 });
+
+test('wardrobe and garments go there and back; bad rows are named on standard error', () => {
+  const table = neatfold(['wardrobe', '-'], basket);
+  expect(table.status).toBe(0);
+  expect(table.stdout.split('\r\n')[1]).toBe('g,Tee,tshirt,,cotton 100,,,,#2f6f6b,,machine 40 normal,,,,,,,9,,,,');
+  const garments = neatfold(['garments', '-'], table.stdout);
+  expect(garments.status).toBe(0);
+  const back = JSON.stringify({ ...(JSON.parse(basket) as object), ...(JSON.parse(garments.stdout) as object) });
+  expect(neatfold(['wardrobe', '-'], back).stdout).toBe(table.stdout);
+  const odd = neatfold(['garments', '-'], 'id,name,kind,fibres,colours,shop\ng1,Tee,tshirt,cotton 100,#ffffff,x\n');
+  expect([odd.status, odd.stderr]).toEqual([0, 'row 1, shop: the column is not known and was left out\n']);
+  const bad = neatfold(
+    ['garments', '-'],
+    'id,name,kind,fibres,colours\ng1,Tee,tshirt,cotton 90,#ffffff\n,Cap,hat_knit,wool 100,\n',
+  );
+  expect(bad.status).toBe(2);
+  expect(bad.stdout).toBe('');
+  expect(bad.stderr.split('\n')).toEqual([
+    'row 2, fibres: percentages must sum to 100',
+    'row 3, id: must not be empty',
+    'row 3, colours: must not be empty',
+    '',
+  ]);
+});

@@ -1,4 +1,4 @@
-/** The command line: plan a hamper document, price candidate sets, answer reference cases, print a JSON Schema. No database. */
+/** The command line: plan a hamper document, price candidate sets, wardrobes to and from tables, answer reference cases, print a JSON Schema. No database. */
 import { readFileSync } from 'node:fs';
 import { evaluateText } from '@formats/evaluate.ts';
 import { readHamper } from '@formats/hamper.ts';
@@ -7,9 +7,10 @@ import { documentText, openPlan, planHamper } from '@formats/plan.ts';
 import { textOfBytes } from '@formats/json.ts';
 import { problemLine, type Problem } from '@formats/problem.ts';
 import { referenceText } from '@formats/reference.ts';
+import { readWardrobe, wardrobeCsv } from '@formats/wardrobe-csv.ts';
 
 const usage =
-  'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
+  'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold garments FILE.csv | neatfold wardrobe FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
 const exit = { done: 0, failure: 1, badInput: 2 } as const;
 
 const complain = (lines: readonly string[]): number => {
@@ -25,7 +26,9 @@ function readBytes(file: string): Uint8Array | null {
   }
 }
 
-type Reading = { ok: true; value: unknown } | { ok: false; problems: readonly Problem[] };
+type Reading =
+  | { ok: true; /** A document, or text that is printed as it stands. */ value: unknown; notes?: readonly string[] }
+  | { ok: false; problems: readonly Problem[] };
 /** What each command makes of a file's text. */
 const readers: Readonly<Record<string, (text: string) => Reading>> = {
   plan: (text) => {
@@ -34,6 +37,20 @@ const readers: Readonly<Record<string, (text: string) => Reading>> = {
   },
   evaluate: evaluateText,
   reference: referenceText,
+  garments: (text) => {
+    const read = readWardrobe(text);
+    if (!read.ok) return read;
+    const { garments, unknownColumns } = read.value;
+    return {
+      ok: true,
+      value: { garments },
+      notes: unknownColumns.map((c) => `row 1, ${c}: the column is not known and was left out`),
+    };
+  },
+  wardrobe: (text) => {
+    const read = readHamper(text);
+    return read.ok ? { ok: true, value: wardrobeCsv(read.value.document.garments) } : read;
+  },
 };
 
 function answer(read: (text: string) => Reading, file: string): number {
@@ -43,7 +60,8 @@ function answer(read: (text: string) => Reading, file: string): number {
   if (text === null) return complain(['document: not valid UTF-8']);
   const result = read(text);
   if (!result.ok) return complain(result.problems.map(problemLine));
-  process.stdout.write(documentText(result.value));
+  if (result.notes && result.notes.length > 0) process.stderr.write(`${result.notes.join('\n')}\n`);
+  process.stdout.write(typeof result.value === 'string' ? result.value : documentText(result.value));
   return exit.done;
 }
 

@@ -2,10 +2,11 @@
 import { asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { agentTested } from '../core/chemistry/agents.ts';
 import { testPassed } from '../core/chemistry/cloth.ts';
+import type { Parting } from '../core/piece/state.ts';
 import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
-import { basketEntries, events, garments, type BasketState, type MarkedStain, type partings } from './schema.ts';
+import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<
@@ -174,12 +175,7 @@ export async function addGarment(tx: Transaction, householdId: string, id: strin
   await tx.insert(garments).values({ householdId, id, ...input });
 }
 /** A piece leaves the wardrobe, or comes back (`because` null); its history stays. What lies in the basket is taken out of it. */
-export async function setRetired(
-  tx: Transaction,
-  id: string,
-  because: (typeof partings)[number] | null,
-  at: Date,
-): Promise<void> {
+export async function setRetired(tx: Transaction, id: string, because: Parting | null, at: Date): Promise<void> {
   if (because) await tx.delete(basketEntries).where(eq(basketEntries.garmentId, id));
   await tx
     .update(garments)

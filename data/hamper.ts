@@ -1,4 +1,4 @@
-/** The hamper document of the household as it stands: equipment, rules, and the basket's pieces that are not in a running load or a tub. */
+/** The household as a hamper document. */
 import { isoInZone } from '@formats/dates.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { Transaction } from './client.ts';
@@ -8,6 +8,7 @@ import { readHousehold } from './household.ts';
 import { piecesInLoads } from './loads.ts';
 import { piecesInSoaks } from './treatments.ts';
 
+/** Equipment, rules, and the basket's pieces that are not in a running load or a tub. */
 export async function currentHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
   const household = await readHousehold(tx);
   if (!household) return null;
@@ -21,5 +22,19 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
     household: household.document,
     garments: pieces.map((p) => garmentDocument(p, now)),
     ...(pins.length > 0 ? { pins } : {}),
+  };
+}
+
+/** The whole household: every piece, those that are not in the basket marked as left out. */
+export async function wholeHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
+  const household = await readHousehold(tx);
+  if (!household) return null;
+  const pieces = await listPieces(tx);
+  return {
+    format: 'neat-fold/hamper',
+    version: 1,
+    now: isoInZone(now, household.timeZone),
+    household: household.document,
+    garments: pieces.map((p) => ({ ...garmentDocument(p, now), include: p.basket !== null })),
   };
 }

@@ -20,6 +20,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core';
+import type { Parting } from '../core/piece/state.ts';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
@@ -170,8 +171,6 @@ export const products = pgTable(
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('product')],
 );
 
-/** How a piece leaves the wardrobe. */
-export const partings = ['given-away', 'worn-out', 'lost', 'outgrown'] as const;
 export const garments = pgTable(
   'garment',
   {
@@ -199,7 +198,7 @@ export const garments = pgTable(
     heightCm: doublePrecision('height_cm'),
     /** Since when it is no longer washed here, and why; its history stays. */
     retiredAt: at('retired_at'),
-    retiredBecause: text('retired_because').$type<(typeof partings)[number]>(),
+    retiredBecause: text('retired_because').$type<Parting>(),
     /** The owner's accepted risk, in their own words: a dry-clean-only piece may be tested and washed under the rule test-first. */
     testFirstRisk: text('test_first_risk'),
     createdAt: at('created_at').notNull().defaultNow(),

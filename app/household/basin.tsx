@@ -74,6 +74,8 @@ const fieldsOf: Record<Shape, readonly (readonly [name: string, label: string, u
   ],
   volume: [['volumeL', 'Litres to the brim', 'l']],
 };
+const shapeOf = (value: unknown): Shape =>
+  typeof value === 'string' && Object.hasOwn(fieldsOf, value) ? (value as Shape) : 'rectangular';
 const allFields = [
   ...new Map(
     Object.values(fieldsOf)
@@ -86,7 +88,7 @@ export default function Basin({ loaderData: v, actionData }: Route.ComponentProp
   const reply = actionData ?? null;
   const { bind, value } = editorFields(reply, v.start);
   const [form, setForm] = useState(() => formOf(value));
-  const [shape, setShape] = useState(() => value('shape') as Shape);
+  const [shape, setShape] = useState(() => shapeOf(value('shape')));
   return (
     <Editor
       title={v.title ?? 'A tub'}
@@ -97,8 +99,7 @@ export default function Basin({ loaderData: v, actionData }: Route.ComponentProp
       drawing={form && <Drawing form={form} />}
       onChange={(data) => {
         setForm(formOf((name) => data.get(name)));
-        const chosen = data.get('shape');
-        if (typeof chosen === 'string') setShape(chosen as Shape);
+        setShape(shapeOf(data.get('shape')));
       }}
     >
       <FieldGrid>

@@ -171,6 +171,8 @@ const Groups = styled.div`
   column-gap: 3rem;
   > section {
     break-inside: avoid;
+    margin-top: 0;
+    padding-top: 1.75rem;
   }
   ${media.tablet} {
     columns: 1;

@@ -96,9 +96,12 @@ const digestOf = (path: string, form: FormData): string => {
 export async function onSubmit<T>(
   { request, context }: { request: Request; context: Context },
   work: (scope: Scope, form: FormData) => Promise<T>,
-  { repeatable = () => false }: { repeatable?: (form: FormData) => boolean } = {},
+  {
+    repeatable = () => false,
+    mostBytes = limits.bytes,
+  }: { repeatable?: (form: FormData) => boolean; mostBytes?: number } = {},
 ): Promise<T | Response> {
-  const form = await formOf(request);
+  const form = await formOf(request, mostBytes);
   const { pathname, search } = new URL(request.url);
   if (repeatable(form)) return changeHousehold(context, (scope) => work(scope, form));
   const key = field(form, keyField);
@@ -129,8 +132,8 @@ const repeated: ReadonlySet<string> = new Set([
 ]);
 
 /** The bytes of a body, given up as soon as they are too many, however they are sent. */
-async function bodyText(request: Request): Promise<string> {
-  if (Number(request.headers.get('content-length') ?? 0) > limits.bytes) throw tooLarge();
+async function bodyText(request: Request, mostBytes: number): Promise<string> {
+  if (Number(request.headers.get('content-length') ?? 0) > mostBytes) throw tooLarge();
   if (!request.body) return '';
   const decoder = new TextDecoder('utf-8', { fatal: true });
   // Read by hand: a loop that is left early would cut the line before it has its answer.
@@ -142,7 +145,7 @@ async function bodyText(request: Request): Promise<string> {
       const { done, value } = await reader.read();
       if (done) return text + decoder.decode();
       bytes += value.byteLength;
-      if (bytes > limits.bytes) throw tooLarge();
+      if (bytes > mostBytes) throw tooLarge();
       text += decoder.decode(value, { stream: true });
     }
   } catch (error) {
@@ -154,10 +157,10 @@ async function bodyText(request: Request): Promise<string> {
 /** Names a form of ours never has: of structures, of libraries, of prototypes. */
 const oddName = /[[\].]|^__/;
 /** The fields of a posted form. Too many or too large, odd names, and single fields sent twice are refused before anything looks at them. */
-export async function formOf(request: Request): Promise<FormData> {
+export async function formOf(request: Request, mostBytes: number = limits.bytes): Promise<FormData> {
   const form = new FormData();
   let fields = 0;
-  for (const [name, value] of new URLSearchParams(await bodyText(request))) {
+  for (const [name, value] of new URLSearchParams(await bodyText(request, mostBytes))) {
     if (++fields > limits.fields) throw tooLarge();
     if (oddName.test(name) || name.length > limits.name)
       throw new Response('A field of this form is not known here.', { status: 400 });

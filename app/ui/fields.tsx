@@ -1,5 +1,5 @@
 /** Form fields: a label, the control, a hint, an error that names what is wrong. Real form controls, so that forms work without JavaScript. */
-import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
+import { useId, type ChangeEvent, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes } from 'react';
 import { FieldError, Input, Label, Text, TextField as AriaTextField } from 'react-aria-components';
 import { css, styled } from 'styled-components';
 import { PostForm } from './post-form.tsx';
@@ -179,7 +179,20 @@ export function SelectField({
     </Stack>
   );
 }
-export function AreaField({ name, label, defaultValue, hint, error, rows = 3 }: FieldProps & { rows?: number }) {
+export function AreaField({
+  name,
+  label,
+  defaultValue,
+  hint,
+  error,
+  rows = 3,
+  value,
+  onChange,
+}: FieldProps & {
+  rows?: number;
+  /** Held by the page instead of by the field. */ value?: string;
+  onChange?: (text: string) => void;
+}) {
   const { id, described, after } = useDescribed(hint, error);
   return (
     <Stack>
@@ -188,7 +201,9 @@ export function AreaField({ name, label, defaultValue, hint, error, rows = 3 }: 
         id={id}
         name={name}
         rows={rows}
-        defaultValue={String(defaultValue ?? '')}
+        {...(value === undefined
+          ? { defaultValue: String(defaultValue ?? '') }
+          : { value, onChange: (event: ChangeEvent<HTMLTextAreaElement>) => onChange?.(event.target.value) })}
         aria-invalid={error !== undefined}
         {...described}
       />

@@ -1,7 +1,7 @@
 import { data, Link, redirect } from 'react-router';
 import { distinctName } from '@core/phrase/distinct-name.ts';
 import { readPieceLine } from '@core/phrase/piece-line.ts';
-import { listPieces, peopleOf } from '@data/garments.ts';
+import { findPiece, listPieces, peopleOf } from '@data/garments.ts';
 import type { Route } from './+types/piece-new';
 import { readForm } from '../forms/read.ts';
 import { field, onSubmit, withHousehold } from '../server/request.server.ts';
@@ -22,6 +22,17 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const query = new URL(request.url).searchParams;
     const line = (query.get('line') ?? '').slice(0, 300).trim();
+    const copied = query.has('copy') ? await findPiece(tx, query.get('copy') ?? '') : null;
+    if (copied) {
+      const taken = new Set((await listPieces(tx)).map((p) => p.row.name.toLowerCase()));
+      return {
+        line: '',
+        start: pieceStart({ ...copied.row, name: distinctName(copied.row, taken) }),
+        cloth: clothOf(copied.row),
+        view: lineView(readPieceLine('')),
+        options: pieceOptions(),
+      };
+    }
     const people = await peopleOf(tx);
     const read = readPieceLine(line, people);
     // Several at once are asked about together.
@@ -40,7 +51,6 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
       line,
       start,
       cloth: clothOf(garment),
-      asksColour: read.colours.length === 0,
       view: lineView(read),
       options: pieceOptions(),
     };

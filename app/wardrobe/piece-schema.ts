@@ -84,8 +84,10 @@ export const pieceSchema = v.pipe(
     lining: v.optional(fibreList('Lining')),
     filling: v.optional(fibreList('Filling')),
     trim: v.optional(fibreList('Trim')),
-    ground: v.optional(hex('Ground colour')),
-    colourNamed: chosen(askedColours, 'Colour'),
+    ground: hex('Ground colour'),
+    /** Given where the colour is asked for: a name, or `exact` = as set in `ground`. */
+    colourNamed: chosen([...askedColours, 'exact'] as const, 'Colour'),
+    asksColour: v.optional(v.string()),
     print: v.optional(hex('Print colour')),
     trimColour: v.optional(hex('Trim colour')),
     hasPrint: v.optional(v.string()),
@@ -113,8 +115,8 @@ export const pieceSchema = v.pipe(
   }),
   v.forward(
     v.partialCheck(
-      [['ground'], ['colourNamed']],
-      (f) => f.ground !== undefined || f.colourNamed !== undefined,
+      [['asksColour'], ['colourNamed']],
+      (f) => f.asksColour === undefined || f.colourNamed !== undefined,
       'Ground colour: choose it.',
     ),
     ['colourNamed'],
@@ -136,8 +138,8 @@ export function toGarment(f: PieceForm): GarmentInput {
     const fibres = f[role];
     if (fibres) parts.push({ role, fibres });
   }
-  const named = f.colourNamed ? colourWords[f.colourNamed] : undefined;
-  const colours: GarmentInput['colours'] = [{ hex: named ?? f.ground ?? '#8b8d94', role: 'ground' }];
+  const named = f.colourNamed && f.colourNamed !== 'exact' ? colourWords[f.colourNamed] : undefined;
+  const colours: GarmentInput['colours'] = [{ hex: named ?? f.ground, role: 'ground' }];
   if (f.hasPrint && f.print) colours.push({ hex: f.print, role: 'print' });
   if (f.hasTrim && f.trimColour) colours.push({ hex: f.trimColour, role: 'trim' });
   const [by, c, action] = (f.wash ?? '').split(' ');

@@ -20,7 +20,10 @@ import { clothOf } from '../shared/cloth.ts';
 import { eventText } from '../log/history.ts';
 import { pieceOptions, type PieceOptions } from './piece-options.server.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
-import { dayAndYear } from '../shared/words.ts';
+import { partings } from '@core/piece/state.ts';
+import { partingNames, stateNames } from '@words/en/piece-line.ts';
+import { stateOf, whereabouts } from '@data/whereabouts.ts';
+import { clockText, dayAndYear, shortDay } from '../shared/words.ts';
 import { wearsText } from '../gather/basket-view.server.ts';
 
 export interface TrustView {
@@ -45,6 +48,13 @@ export interface PieceView {
   colour: string;
   conflicts: string[];
   inBasket: boolean;
+  /** Left the wardrobe. */
+  gone: boolean;
+  inWater: boolean;
+  drying: boolean;
+  partings: (readonly [string, string])[];
+  /** Where it is, in words. */
+  state: string;
   history: { id: number; day: string; text: string }[];
   start: PieceStart;
   /** The version of what the form starts from. */
@@ -144,7 +154,7 @@ function trustView(t: Trust, timeZone: string): TrustView | null {
   };
 }
 
-export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
+export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceView> {
   const piece = await findPiece(tx, id);
   if (!piece) throw notFound('That piece is not in the wardrobe.');
   const household = await readHousehold(tx);
@@ -152,6 +162,9 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
   const garment = garmentOf(garmentDocument(piece));
   const profile = profileOf(garment, householdOf(household?.document ?? {}).rules);
   const { row, state } = piece;
+  const where = await whereabouts(tx, now);
+  const shownState = stateOf(piece, where, now);
+  const dryAt = where.dryAt.get(id);
   const label = labelOf(row.label);
   return {
     mend: state.mend,
@@ -159,12 +172,20 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
     name: row.name,
     cloth: clothOf(row),
     inBasket: piece.basket !== null,
+    gone: row.retiredAt !== null,
+    inWater: shownState === 'in-drum' || shownState === 'in-tub',
+    drying: shownState === 'drying',
     conflicts: profile.conflicts.map(sentenceOf),
     colour: colourText(profile),
     trust: trustView(trustOf(garment), timeZone),
     symbols: label ? symbolsOf(label) : [],
     phrases: label ? label.phrases.map((x) => phraseWords[x]) : [],
     limits: limitRows(profile),
+    state:
+      (row.retiredBecause ? partingNames[row.retiredBecause] : stateNames[shownState]) +
+      (shownState === 'drying' && dryAt
+        ? `, dry at about ${clockText(dryAt, timeZone)} on ${shortDay(dryAt, timeZone)}`
+        : ''),
     summary: `${kindFacts(row.kind).name}${row.owner ? `, ${row.owner}` : ''} · ${Math.round(dryMassG(garment))} g${row.dryMassG === null ? ' estimated' : ''} · washed ${state.washCount === 1 ? 'once' : `${state.washCount} times`}${state.lastWashedAt ? `, last on ${dayAndYear(state.lastWashedAt, timeZone)}` : ''} · ${wearsText(piece)}`,
     history: (await garmentHistory(tx, id)).map((e) => ({
       id: e.id,
@@ -174,5 +195,8 @@ export async function pieceView({ tx }: Scope, id: string): Promise<PieceView> {
     start: pieceStart(row),
     seen: versionOf(pieceStart(row)),
     options: pieceOptions(),
+    partings: partings.map(
+      (p) => [p, `${partingNames[p].charAt(0).toUpperCase()}${partingNames[p].slice(1)}`] as const,
+    ),
   };
 }

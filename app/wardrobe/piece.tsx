@@ -2,11 +2,13 @@ import { data, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
-import { changeGarment, findPiece } from '@data/garments.ts';
+import { partings } from '@core/piece/state.ts';
+import { changeGarment, findPiece, forgetGarment, setRetired } from '@data/garments.ts';
+import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Route } from './+types/piece';
 import { media } from '../theme/tokens.ts';
 import { pieceSchema, pieceStart, toGarment } from './piece-schema.ts';
-import { readForm, seenOf } from '../forms/read.ts';
+import { readForm, replyOf, seenOf } from '../forms/read.ts';
 import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { LabelRow } from '../ui/care-symbols.tsx';
@@ -56,6 +58,25 @@ export const action = (args: Route.ActionArgs) =>
     if (intent === 'basket') {
       await joinBasket(tx, householdId, params.pieceId);
       return redirect(`/basket/${params.pieceId}`);
+    }
+    const wet = ['in-drum', 'in-tub'].includes(stateOf(piece, await whereabouts(tx, now), now));
+    const parting = partings.find((p) => p === intent) ?? null;
+    if (parting || intent === 'back' || intent === 'forget') {
+      if (wet) return conflict(replyOf(form, { '': ['It is in the water now: take it out of the wash first.'] }));
+      if (intent === 'forget') {
+        if (field(form, 'sure') !== 'yes')
+          return data(replyOf(form, { '': ['Delete for good: tick that you are sure. Nothing was deleted.'] }), {
+            status: 422,
+          });
+        await forgetGarment(tx, params.pieceId);
+        return redirect('/wardrobe');
+      }
+      await setRetired(tx, params.pieceId, parting, now);
+      return redirect(`/pieces/${params.pieceId}`);
+    }
+    if (intent === 'dry') {
+      await appendEvents(scope, [{ garmentId: params.pieceId, kind: 'dried', at: now }]);
+      return redirect(`/pieces/${params.pieceId}`);
     }
     const read = readForm(form, pieceSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
@@ -231,7 +252,9 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
             <Fold cloth={v.cloth} name="" height={48} />
           </div>
           <h1>{v.name}</h1>
-          <p>{v.summary}</p>
+          <p>
+            <b>{v.state.charAt(0).toUpperCase() + v.state.slice(1)}.</b> {v.summary}
+          </p>
         </div>
         <PostForm>
           <Actions>
@@ -244,7 +267,16 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
             <LinkButton $quiet href={`/test/${v.id}`}>
               Test
             </LinkButton>
-            {v.inBasket ? (
+            {v.drying && (
+              <Button type="submit" name="intent" value="dry" $quiet>
+                It is dry
+              </Button>
+            )}
+            {v.gone ? (
+              <Button type="submit" name="intent" value="back">
+                Back into the wardrobe
+              </Button>
+            ) : v.inBasket ? (
               <LinkButton href={`/basket/${v.id}`}>In the basket: mark it</LinkButton>
             ) : (
               <Button type="submit" name="intent" value="basket">
@@ -345,6 +377,34 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
           isNew={false}
           seen={seenOf(reply, v.seen)}
         />
+      </Section>
+      <Section>
+        <h2>Copy, give away, delete</h2>
+        <PostForm>
+          <Actions>
+            <LinkButton $quiet href={`/pieces/new?copy=${v.id}`}>
+              One more like it
+            </LinkButton>
+            {!v.gone &&
+              v.partings.map(([value, words]) => (
+                <Button key={value} type="submit" name="intent" value={value} $quiet isDisabled={v.inWater}>
+                  {words}
+                </Button>
+              ))}
+          </Actions>
+          <Quiet>What is given away keeps its history and can come back.</Quiet>
+        </PostForm>
+        <PostForm>
+          <Actions>
+            <label style={{ display: 'flex', gap: '0.5rem', alignItems: 'center', minHeight: '2.75rem' }}>
+              <input type="checkbox" name="sure" value="yes" style={{ width: '1.3rem', height: '1.3rem' }} /> I am sure:
+              with its whole history
+            </label>
+            <Button type="submit" name="intent" value="forget" $danger isDisabled={v.inWater}>
+              Delete for good
+            </Button>
+          </Actions>
+        </PostForm>
       </Section>
     </>
   );

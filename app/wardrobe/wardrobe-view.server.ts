@@ -1,14 +1,13 @@
 /** The wardrobe as a list one searches, filters and works through. */
 import { colourClass, labOf, type ColourClass } from '@core/colour/colour.ts';
 import { kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
-import { pieceStates, type PieceState } from '@core/piece/state.ts';
+import { pieceStates, partings, type PieceState } from '@core/piece/state.ts';
 import { listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
-import { partings } from '@data/schema.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import { householdOf } from '@formats/hamper.ts';
 import { colourNames } from '@words/en/names.ts';
-import { stateNames, partsInWords } from '@words/en/piece-line.ts';
+import { partingNames, partsInWords, stateNames } from '@words/en/piece-line.ts';
 import { adviceOf, wearsText } from '../gather/basket-view.server.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
@@ -52,12 +51,6 @@ export interface WardrobeRow {
   lastWashed: string;
   due: boolean;
 }
-const partingWords: Record<(typeof partings)[number], string> = {
-  'given-away': 'given away',
-  'worn-out': 'worn out',
-  lost: 'lost',
-  outgrown: 'outgrown',
-};
 const firstRows = 100;
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const groundClass = (p: Piece): ColourClass =>
@@ -96,7 +89,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
     what: `${capital(kindFacts(p.row.kind).name)}${p.row.count > 1 ? `, ${p.row.count}` : ''}`,
     cloths: partsInWords(p.row.parts),
     state,
-    stateWords: p.row.retiredBecause ? partingWords[p.row.retiredBecause] : stateNames[state],
+    stateWords: p.row.retiredBecause ? partingNames[p.row.retiredBecause] : stateNames[state],
     wears: wearsText(p),
     lastWashed: p.state.lastWashedAt ? shortDay(p.state.lastWashedAt, timeZone) : 'never',
     due,
@@ -119,6 +112,6 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
       ...pieceStates.filter((s) => s !== 'gone').map((s) => [s, capital(stateNames[s])] as const),
       ['gone', 'No longer here'] as const,
     ],
-    partings: partings.map((p) => [p, capital(partingWords[p])] as const),
+    partings: partings.map((p) => [p, capital(partingNames[p])] as const),
   };
 }

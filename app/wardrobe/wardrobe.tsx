@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { findPiece, setRetired } from '@data/garments.ts';
-import { partings } from '@data/schema.ts';
+import { partings } from '@core/piece/state.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Route } from './+types/wardrobe';
 import { field, fieldsOf, onSubmit, withHousehold } from '../server/request.server.ts';
@@ -120,7 +120,12 @@ const Table = styled.table`
     }
   }
 `;
+/** What can be done with ticked pieces; there once one is ticked. */
 const Bar = styled.div`
+  display: none;
+  form:has(input[name='piece']:checked) > & {
+    display: block;
+  }
   position: sticky;
   bottom: 0;
   background: var(--paper);
@@ -146,8 +151,8 @@ export default function Wardrobe({ loaderData: v, actionData }: Route.ComponentP
             {v.gone
               ? `${plural(v.total, 'piece')} that left it; what was known of them stays.`
               : v.matching === v.total
-                ? plural(v.total, 'piece')
-                : `${v.matching} of ${plural(v.total, 'piece')}`}
+                ? `${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`
+                : `${v.matching} of ${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`}
           </p>
         </div>
         <LinkButton href="/pieces/several">Add pieces</LinkButton>

@@ -2,6 +2,10 @@
 export const pieceStates = ['gone', 'in-tub', 'in-drum', 'drying', 'in-basket', 'worn-clean', 'clean'] as const;
 export type PieceState = (typeof pieceStates)[number];
 
+/** How a piece leaves the wardrobe. */
+export const partings = ['given-away', 'worn-out', 'lost', 'outgrown'] as const;
+export type Parting = (typeof partings)[number];
+
 export interface StateFacts {
   retired: boolean;
   inTub: boolean;

@@ -4,7 +4,7 @@ import { traitFacts } from '@core/construction/traits.ts';
 import { fibreFacts } from '@core/fibre/fibres.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
 import type { PartRole } from '@core/model/garment.ts';
-import type { PieceState } from '@core/piece/state.ts';
+import type { Parting, PieceState } from '@core/piece/state.ts';
 import { stainFacts } from '@core/stain/stains.ts';
 import { labelInWords } from './label.ts';
 
@@ -62,4 +62,11 @@ export const stateNames: Record<PieceState, string> = {
   'in-basket': 'in the basket',
   'worn-clean': 'worn but clean',
   clean: 'clean',
+};
+/** How a piece left. */
+export const partingNames: Record<Parting, string> = {
+  'given-away': 'given away',
+  'worn-out': 'worn out',
+  lost: 'lost',
+  outgrown: 'outgrown',
 };

@@ -1,6 +1,7 @@
 /** The frame of every editor of the household: title, what is wrong, fields, store, back, remove. */
 import type { SubmissionResult } from '@conform-to/react';
 import type { FormEvent, ReactNode } from 'react';
+import { styled } from 'styled-components';
 import { Button, LinkButton } from '../../ui/button.tsx';
 import { Actions, FormStack } from '../../ui/fields.tsx';
 import { Notice } from '../../ui/notice.tsx';
@@ -32,6 +33,19 @@ export const editorFields = (reply: Reply, start: Start) => {
   };
 };
 
+/** The form, and its drawing beside it where there is room. */
+const Beside = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1.5rem 2.5rem;
+  align-items: flex-start;
+  > form {
+    flex: 1 1 26rem;
+  }
+  > .drawing {
+    flex: 0 1 19rem;
+  }
+`;
 export function Editor({
   title,
   intro,
@@ -60,32 +74,34 @@ export function Editor({
           <h1>{title}</h1>
           <p>{intro}</p>
         </div>
-        {drawing}
       </PageHead>
-      <FormStack
-        seen={seen}
-        onChange={(event: FormEvent<HTMLFormElement>) => onChange?.(new FormData(event.currentTarget))}
-      >
-        {errors.length > 0 && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {errors.join(' ')}
-          </Notice>
-        )}
-        {children}
-        <Actions>
-          <Button type="submit" name="intent" value="store">
-            Store
-          </Button>
-          <LinkButton $quiet href="/household">
-            Back
-          </LinkButton>
-          {remove && (
-            <Button type="submit" name="intent" value="remove" $danger>
-              {remove}
-            </Button>
+      <Beside>
+        <FormStack
+          seen={seen}
+          onChange={(event: FormEvent<HTMLFormElement>) => onChange?.(new FormData(event.currentTarget))}
+        >
+          {errors.length > 0 && (
+            <Notice severity="caution" title="Not stored yet" live>
+              {errors.join(' ')}
+            </Notice>
           )}
-        </Actions>
-      </FormStack>
+          {children}
+          <Actions>
+            <Button type="submit" name="intent" value="store">
+              Store
+            </Button>
+            <LinkButton $quiet href="/household">
+              Back
+            </LinkButton>
+            {remove && (
+              <Button type="submit" name="intent" value="remove" $danger>
+                {remove}
+              </Button>
+            )}
+          </Actions>
+        </FormStack>
+        {drawing && <div className="drawing">{drawing}</div>}
+      </Beside>
     </>
   );
 }

@@ -25,6 +25,7 @@ const never = () => () => {};
 
 function setField(form: HTMLFormElement, name: string, value: string | boolean): void {
   const field = form.elements.namedItem(name);
+  if (field instanceof HTMLSelectElement && typeof value === 'string') field.value = value;
   if (!(field instanceof HTMLInputElement)) return;
   if (typeof value === 'boolean') field.checked = value;
   else field.value = value;
@@ -49,6 +50,7 @@ export function PhotoColours() {
     }
     const { ground, second, secondShare } = answer.colours;
     setField(form, 'ground', ground);
+    setField(form, 'colourNamed', 'exact');
     if (second) setField(form, 'trimColour', second);
     setField(form, 'hasTrim', second !== null);
     setSaid(

@@ -103,6 +103,8 @@ export function PieceForm({
   const error = (name: string): string | undefined => reply?.error?.[name]?.[0];
   const bind = (name: string, label: string) => ({ name, label, defaultValue: value(name), error: error(name) });
   const stated = (rest: Option[]): Option[] => [['', 'Not stated'], ...rest];
+  // A new piece whose colour nobody said is asked for it.
+  const asksColour = reply ? value('asksColour') === 'yes' : value('ground') === '';
   const errors = Object.values(reply?.error ?? {}).flatMap((e) => e ?? []);
   return (
     <FormStack seen={seen}>
@@ -140,18 +142,19 @@ export function PieceForm({
           <p>{options.fibres}</p>
         </More>
         <ColourRow>
-          {value('ground') ? (
-            <label>
-              Ground colour
-              <input type="color" name="ground" defaultValue={value('ground')} />
-            </label>
-          ) : (
-            <SelectField
-              {...bind('colourNamed', 'Ground colour')}
-              options={[['', 'Which colour?'], ...options.colours]}
-              hint="The exact shade can be set afterwards."
-            />
+          {asksColour && (
+            <>
+              <input type="hidden" name="asksColour" value="yes" />
+              <SelectField
+                {...bind('colourNamed', 'Ground colour')}
+                options={[['', 'Which colour?'], ...options.colours, ['exact', 'As set beside']]}
+              />
+            </>
           )}
+          <label>
+            {asksColour ? 'Exact shade' : 'Ground colour'}
+            <input type="color" name="ground" defaultValue={value('ground') || '#8b8d94'} />
+          </label>
           {(
             [
               ['print', 'hasPrint', 'Print', 'It has a print'],
