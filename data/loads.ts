@@ -36,8 +36,9 @@ export async function storePlan(
   householdId: string,
   hamper: HamperDocument,
   result: PlanDocument,
+  createdAt = new Date(),
 ): Promise<string> {
-  const [plan] = await tx.insert(plans).values({ householdId, hamper, result }).returning({ id: plans.id });
+  const [plan] = await tx.insert(plans).values({ householdId, hamper, result, createdAt }).returning({ id: plans.id });
   if (!plan) throw new Error('the plan was not stored');
   if (result.loads.length > 0)
     await tx.insert(loads).values(result.loads.map((_, number) => ({ householdId, planId: plan.id, number })));

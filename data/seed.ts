@@ -1,44 +1,65 @@
-/** Load the demo household into an empty database. Deterministic apart from the day it is run on. */
+/** Load the demo household into a database that does not have it. Deterministic apart from the day it is run on. */
+import { eq } from 'drizzle-orm';
 import { addGarment } from './garments.ts';
 import { putInBasket, emptyState } from './basket.ts';
-import { closeDatabase, inHousehold } from './client.ts';
+import { closeDatabase, inHousehold, type Transaction } from './client.ts';
 import { createHousehold, readHousehold } from './household.ts';
 import { appendEvents, type NewEvent } from './events.ts';
+import { demoHistory, type DemoEvent } from './demo/history.ts';
 import { demoHouseholdId } from './demo/id.ts';
 import { demoHousehold } from './demo/household.ts';
-import { demoWardrobe, type DemoPiece } from './demo/wardrobe.ts';
+import { pastDays, type PastDay } from './demo/past-loads.ts';
+import { demoWardrobe } from './demo/wardrobe.ts';
+import { storePlan } from './loads.ts';
+import { loads, type LoadFindings } from './schema.ts';
 
+const minuteMs = 60_000;
 const dayMs = 86_400_000;
+/** The demo's flat keeps summer and winter at an hour's distance from UTC; that is near enough for its past. */
+const zoneMinutes = 60;
 
-/** Washes at their interval, wears since the last one, tests at the last washes; older washes in one event. */
-function historyOf({ id, history }: DemoPiece, today: number, offset: number): NewEvent[] {
-  const { washes, everyDays, wears, tests = [] } = history;
-  const recent = Math.min(washes, 5);
-  const since = wears > 0 ? Math.max(2, Math.min(everyDays, wears * 2)) : Math.min(everyDays, 2);
-  const out: NewEvent[] = [];
-  const noon = (daysAgo: number): Date => new Date(today - daysAgo * dayMs - offset * 60_000);
-  if (washes > recent)
-    out.push({
-      garmentId: id,
-      kind: 'washed',
-      at: noon(since + recent * everyDays),
-      data: { count: washes - recent, note: 'before Neat Fold' },
-    });
-  for (let k = recent - 1; k >= 0; k--)
-    out.push({ garmentId: id, kind: 'washed', at: noon(since + k * everyDays), data: {} });
-  tests.forEach((test, k) =>
-    out.push({
-      garmentId: id,
-      kind: test.kind === 'catcher' ? 'read' : 'tested',
-      at: noon(since + (tests.length - 1 - k) * everyDays),
-      data: { test },
-    }),
-  );
-  if (wears > 3)
-    out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, 3)), data: { count: wears - 3 } });
-  for (let k = Math.min(wears, 3); k > 0; k--)
-    out.push({ garmentId: id, kind: 'worn', at: noon(Math.min(since - 0.5, k * 0.8)), data: {} });
-  return out;
+interface PastLoad {
+  id: string;
+  finishedAt: Date;
+  temperatureC: number;
+  programme: string;
+}
+/** Store the planned and finished loads of a past day; by piece, which load it was in. */
+async function storeDay(
+  tx: Transaction,
+  { at, hamper, plan }: PastDay,
+  readings: ReadonlyMap<string, number>,
+): Promise<Map<string, PastLoad>> {
+  const planId = await storePlan(tx, demoHouseholdId, hamper, plan, at);
+  const rows = await tx.select({ id: loads.id, number: loads.number }).from(loads).where(eq(loads.planId, planId));
+  const pieces = new Map<string, PastLoad>();
+  let clock = at.getTime();
+  for (const [number, load] of plan.loads.entries()) {
+    const row = rows.find((r) => r.number === number);
+    if (!row) continue;
+    const startedAt = new Date(clock);
+    const finishedAt = new Date(clock + load.durationMin * minuteMs);
+    clock = finishedAt.getTime() + 10 * minuteMs;
+    const grades = load.garments.flatMap((g) => readings.get(g) ?? []);
+    const worst = Math.min(...grades);
+    const findings: LoadFindings = {
+      catcher: grades.length === 0 ? 'none' : worst >= 4 ? 'clear' : worst >= 2.5 ? 'trace' : 'strong',
+      stains: 'none',
+      size: 'kept',
+    };
+    await tx
+      .update(loads)
+      .set({ status: 'finished', startedAt, endsAt: finishedAt, finishedAt, findings, doseTaken: true })
+      .where(eq(loads.id, row.id));
+    for (const g of load.garments)
+      pieces.set(g, {
+        id: row.id,
+        finishedAt,
+        temperatureC: load.temperatureC,
+        programme: load.programme ?? 'by hand',
+      });
+  }
+  return pieces;
 }
 
 /** true when the demo was loaded, false when the household was already there. */
@@ -46,16 +67,45 @@ export async function loadDemo(now: Date): Promise<boolean> {
   return inHousehold(demoHouseholdId, async (tx) => {
     if (await readHousehold(tx)) return false;
     await createHousehold(tx, demoHouseholdId, demoHousehold);
-    const today = new Date(now).setUTCHours(11, 0, 0, 0);
-    const noonPassed = Math.min(today, now.getTime());
-    const events: NewEvent[] = [];
-    for (const [i, piece] of demoWardrobe.entries()) {
-      await addGarment(tx, demoHouseholdId, piece.id, piece.garment);
-      events.push(...historyOf(piece, noonPassed, i % 50));
+    for (const piece of demoWardrobe) await addGarment(tx, demoHouseholdId, piece.id, piece.garment);
+
+    const midnight = new Date(now).setUTCHours(0, 0, 0, 0);
+    const momentOf = (e: DemoEvent): Date =>
+      new Date(Math.min(midnight - e.daysAgo * dayMs + (e.minute - zoneMinutes) * minuteMs, now.getTime() - minuteMs));
+    const history = demoHistory(demoWardrobe);
+    const inLoads = new Map<number, Map<string, PastLoad>>();
+    for (const day of pastDays(demoWardrobe, history, new Date(midnight + 11.5 * 60 * minuteMs))) {
+      const daysAgo = Math.round((midnight - new Date(day.at).setUTCHours(0, 0, 0, 0)) / dayMs);
+      const readings = new Map(
+        history.events.flatMap((e) =>
+          e.kind === 'read' && e.daysAgo === daysAgo && e.test ? [[e.garmentId, e.test.grade] as const] : [],
+        ),
+      );
+      inLoads.set(daysAgo, await storeDay(tx, day, readings));
     }
-    await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, events);
+    const events = history.events.map((e): NewEvent => {
+      const load = e.kind === 'washed' || e.kind === 'read' ? inLoads.get(e.daysAgo)?.get(e.garmentId) : undefined;
+      return {
+        garmentId: e.garmentId,
+        kind: e.kind,
+        at: load ? load.finishedAt : momentOf(e),
+        loadId: load?.id ?? null,
+        data: {
+          ...(e.count === undefined ? {} : { count: e.count }),
+          ...(e.note === undefined ? {} : { note: e.note }),
+          ...(e.test ? { test: e.test } : {}),
+          ...(e.measure ? { measure: e.measure } : {}),
+          ...(load && e.kind === 'washed' ? { temperatureC: load.temperatureC, programme: load.programme } : {}),
+        },
+      };
+    });
+    const chunk = 1_000;
+    for (let k = 0; k < events.length; k += chunk)
+      await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, events.slice(k, k + chunk));
+
+    const noon = new Date(now).setUTCHours(11, 0, 0, 0);
     for (const { id, basket, neededInDays } of demoWardrobe) {
-      const neededBy = neededInDays ? new Date(today + neededInDays * dayMs + 7 * 3_600_000).toISOString() : null;
+      const neededBy = neededInDays ? new Date(noon + neededInDays * dayMs + 7 * 3_600_000).toISOString() : null;
       if (basket) await putInBasket(tx, demoHouseholdId, id, { ...emptyState, ...basket, neededBy });
     }
     return true;

@@ -4,7 +4,7 @@ import type { PlanDocument } from '@formats/plan.ts';
 import { boardOf, consequence, restingPlaces, targetOf } from '@formats/board.ts';
 import { decisionNotes, lastDecision, pinsAmong } from '@data/decisions.ts';
 import { currentHamper } from '@data/hamper.ts';
-import { newestPlan } from '@data/loads.ts';
+import { newestPlan, type PlanView } from '@data/loads.ts';
 import type { LoadView } from '@data/loads.ts';
 import type { PlanInsights } from '@data/schema.ts';
 import type { Scope } from '../server/request.server.ts';
@@ -175,10 +175,17 @@ function rulePriceText(r: PlanInsights['rules'][number], currency: string): stri
   return `${r.saves.toFixed(2)} ${currency} better${parts.length > 0 ? `: ${parts.join(', ')}` : ''}.`;
 }
 
+/** A wash day that is over: every load done, and half a day gone since it was sorted. What lies in the basket now is the next one's. */
+const overAfterMs = 12 * 3_600_000;
+const isOver = (plan: PlanView, now: Date): boolean =>
+  plan.loads.length > 0 &&
+  plan.loads.every((l) => l.status === 'finished') &&
+  now.getTime() - plan.createdAt.getTime() > overAfterMs;
+
 export async function sortView(scope: Scope, open: number, selected: string): Promise<SortView | EmptySort> {
   const plan = await newestPlan(scope.tx);
   const now = await currentHamper(scope.tx, scope.now);
-  if (!plan || !now) return { basket: now?.garments.length ?? 0 };
+  if (!plan || !now || isOver(plan, scope.now)) return { basket: now?.garments.length ?? 0 };
   const { hamper, result } = plan;
   const begun = new Set(
     plan.loads.filter((l) => l.status !== 'planned').flatMap((l) => result.loads[l.number]?.garments ?? []),
