@@ -42,7 +42,6 @@ export const beginSchema = v.pipe(
         v.string(),
         v.maxLength(longestText, `What is dirty: at most ${longestText} letters; more can be added afterwards.`),
       ),
-      '',
     ),
   }),
   v.forward(

@@ -46,7 +46,7 @@ export const action = async ({ request }: Route.ActionArgs) => {
   await inHousehold(id, async (tx) => {
     if (!(await readHousehold(tx))) await createHousehold(tx, id, newHousehold(read.value, water.mmolPerL));
   });
-  const text = read.value.text.trim();
+  const text = (read.value.text ?? '').trim();
   return redirect(text ? `/pieces/several?${new URLSearchParams({ text, basket: 'yes' })}` : '/basket', {
     headers: { 'Set-Cookie': await choose(id) },
   });

@@ -10,10 +10,7 @@ type Dryer = NonNullable<HouseholdDocument['dryers']>[number];
 type Place = NonNullable<HouseholdDocument['dryingPlaces']>[number];
 type Basin = NonNullable<HouseholdDocument['basins']>[number];
 
-const tick = v.pipe(
-  v.optional(v.string(), ''),
-  v.transform((x) => x !== ''),
-);
+const tick = v.optional(v.string());
 const several = <const T extends readonly string[]>(values: T, label: string) =>
   v.optional(
     v.union([
@@ -60,7 +57,7 @@ export const toWasher = (before: WasherDocument, f: v.InferOutput<typeof washerS
   drumRadiusM: f.drumRadiusM === undefined ? null : f.drumRadiusM / 100,
   drumVolumeL: f.drumVolumeL ?? null,
   refusesForms: f.refusesForms,
-  bleachDispenser: f.bleachDispenser,
+  bleachDispenser: f.bleachDispenser !== undefined,
 });
 
 export const dryerSchema = v.object({
@@ -75,7 +72,13 @@ export const shownDryer = (d: Dryer | null): Record<string, string> => ({
   maxLoadKg: said(d?.maxLoadKg ?? (d ? null : 7)),
   lowTemperature: ticked(d ? d.lowTemperature : true),
 });
-export const toDryer = (id: string, f: v.InferOutput<typeof dryerSchema>): Dryer => ({ id, ...f });
+export const toDryer = (id: string, f: v.InferOutput<typeof dryerSchema>): Dryer => ({
+  id,
+  name: f.name,
+  type: f.type,
+  maxLoadKg: f.maxLoadKg,
+  lowTemperature: f.lowTemperature !== undefined,
+});
 
 export const placeSchema = v.pipe(
   v.object({
@@ -112,8 +115,8 @@ export const toPlace = (id: string, f: v.InferOutput<typeof placeSchema>): Place
   barLengthM: f.barLengthM / 100,
   flatM2: f.flatM2,
   hangers: Math.round(f.hangers),
-  outdoors: f.outdoors,
-  sun: f.sun,
+  outdoors: f.outdoors !== undefined,
+  sun: f.sun !== undefined,
 });
 
 const centimetres = (label: string) => typedNumber(label, 3, 250, 'cm');

@@ -22,25 +22,27 @@ const two = (n: string | undefined): string => String(n ?? '').padStart(2, '0');
 
 /** Daily hours, one span a line; over midnight is fine. */
 const hoursField = (label: string) =>
-  v.pipe(
-    v.optional(v.string(), ''),
-    v.rawTransform<string, Span[]>(({ dataset, addIssue, NEVER }) => {
-      const spans: Span[] = [];
-      for (const line of linesOf(dataset.value)) {
-        const m = clocks.exec(line);
-        const span: Span | null = m ? [`${two(m[1])}:${m[2]}`, `${two(m[3])}:${m[4]}`] : null;
-        if (!span || span[0] === span[1]) {
-          addIssue({ message: `${label}: “${line}” is no span of hours, like 22:00-07:00.` });
+  v.optional(
+    v.pipe(
+      v.string(),
+      v.rawTransform<string, Span[]>(({ dataset, addIssue, NEVER }) => {
+        const spans: Span[] = [];
+        for (const line of linesOf(dataset.value)) {
+          const m = clocks.exec(line);
+          const span: Span | null = m ? [`${two(m[1])}:${m[2]}`, `${two(m[3])}:${m[4]}`] : null;
+          if (!span || span[0] === span[1]) {
+            addIssue({ message: `${label}: “${line}” is no span of hours, like 22:00-07:00.` });
+            return NEVER;
+          }
+          spans.push(span);
+        }
+        if (spans.length > 12) {
+          addIssue({ message: `${label}: at most 12 spans.` });
           return NEVER;
         }
-        spans.push(span);
-      }
-      if (spans.length > 12) {
-        addIssue({ message: `${label}: at most 12 spans.` });
-        return NEVER;
-      }
-      return spans;
-    }),
+        return spans;
+      }),
+    ),
   );
 
 const days = new RegExp(
@@ -68,8 +70,8 @@ export const timesSchema = v.object({
   cheapHours: hoursField('Cheap hours'),
   cheapPerKwh: typedNumber('Price in cheap hours', 0, 10),
   people: v.optional(typedNumber('People who wash', 1, 12)),
-  away: v.optional(v.string(), ''),
-  slots: v.optional(v.string(), ''),
+  away: v.optional(v.string()),
+  slots: v.optional(v.string()),
 });
 export type TimesForm = v.InferOutput<typeof timesSchema>;
 
@@ -85,13 +87,13 @@ export function spansOf(
 ): { times: Times } | { errors: Record<string, string[]> } {
   const errors: Record<string, string[]> = {};
   const away: Span[] = [];
-  for (const line of linesOf(f.away)) {
+  for (const line of linesOf(f.away ?? '')) {
     const span = readSpan(line, timeZone);
     if (span && !span.after) away.push([span.from, span.to]);
     else errors.away = [`Away: “${line}” is no span of time, like 2026-05-09 12:00 to 14:00.`];
   }
   const slots: NonNullable<Times['slots']> = [];
-  for (const line of linesOf(f.slots)) {
+  for (const line of linesOf(f.slots ?? '')) {
     const span = readSpan(line, timeZone);
     const wanted = span?.after.toLowerCase() ?? '';
     const washer =
@@ -108,7 +110,7 @@ export function spansOf(
   if (Object.keys(errors).length > 0) return { errors };
   return {
     times: {
-      ...(f.quietHours.length > 0 ? { quietHours: f.quietHours } : {}),
+      ...(f.quietHours ? { quietHours: f.quietHours } : {}),
       ...(away.length > 0 ? { away } : {}),
       ...(slots.length > 0 ? { slots } : {}),
       ...(f.people ? { people: Math.round(f.people) } : {}),

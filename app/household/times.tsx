@@ -37,7 +37,7 @@ export const action = (args: Route.ActionArgs) =>
       times: spans.times,
       tariff: {
         ...tariff,
-        ...(read.value.cheapHours.length > 0 ? { cheapHours: read.value.cheapHours } : {}),
+        ...(read.value.cheapHours ? { cheapHours: read.value.cheapHours } : {}),
         ...(read.value.cheapPerKwh !== undefined ? { cheapPerKwh: read.value.cheapPerKwh } : {}),
       },
     });

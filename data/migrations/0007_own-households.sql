@@ -34,11 +34,11 @@ CREATE POLICY "import_household" ON "import" AS PERMISSIVE FOR ALL TO "neatfold_
 CREATE FUNCTION households_here() RETURNS TABLE (id uuid, name text) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS
 $$ SELECT household_id, name FROM household ORDER BY created_at, household_id $$;--> statement-breakpoint
 -- Events are append-only for the application; only a whole piece or a whole household is forgotten, and only from inside.
-CREATE FUNCTION forget_garment(garment text) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+CREATE FUNCTION forget_garment(piece text) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
 DECLARE home uuid := nullif(current_setting('app.household_id', true), '')::uuid;
 BEGIN
-  DELETE FROM event WHERE household_id = home AND garment_id = garment;
-  DELETE FROM garment WHERE household_id = home AND id = garment;
+  DELETE FROM event WHERE household_id = home AND garment_id = piece;
+  DELETE FROM garment WHERE household_id = home AND id = piece;
 END $$;--> statement-breakpoint
 CREATE FUNCTION forget_household() RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
 DECLARE
