@@ -10,6 +10,7 @@ import { CareSymbol, LabelRow, type SymbolPart } from '../ui/care-symbols.tsx';
 import { AreaField, FieldGrid, NumberField, SelectField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
+import { LabelPhoto } from './label-photo.tsx';
 import { labelView } from './label-view.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Read a label · Neat Fold' }];
@@ -179,6 +180,14 @@ const choices: readonly {
   },
 ];
 
+/** A symbol of the form in words: "wash 40 mild". */
+function symbolWords(id: string): string {
+  const [part = '', value = ''] = id.split('/');
+  const choice = choices.find((c) => c.part === part);
+  const words = choice?.options.find(([v]) => v === value)?.[1] ?? value;
+  return `${choice?.legend.toLowerCase() ?? part} ${words}`;
+}
+
 export default function Label({ loaderData: v }: Route.ComponentProps) {
   const typed: Record<string, string> = 'typed' in v ? v.typed : {};
   const value = (name: string, start = ''): string =>
@@ -209,6 +218,7 @@ export default function Label({ loaderData: v }: Route.ComponentProps) {
             error={errorOf(v.reply, 'text')}
             hint="60% cotton 40% poly, machine wash cold, tumble low, warm iron"
           />
+          <LabelPhoto wordsOf={symbolWords} />
           {choices.map((c) => (
             <Pick key={c.part}>
               <legend>{c.legend}</legend>

@@ -61,6 +61,17 @@ app.get('/readyz', async (_request, response) => {
     .status(ok ? 200 : 503)
     .json({ ok });
 });
+/** The text reader for photographs of labels: its worker, its core and one language, as their packages bring them. */
+const reader = (folder: string, only: RegExp): RequestHandler[] => [
+  (request, response, next) => (only.test(request.path) ? next() : response.sendStatus(404)),
+  express.static(folder, { immutable: true, maxAge: '1d', fallthrough: false, index: false }),
+];
+app.use('/reader/core', ...reader('node_modules/tesseract.js-core', /^\/tesseract-core[\w-]*\.wasm\.js$/));
+app.use(
+  '/reader/language',
+  ...reader('node_modules/@tesseract.js-data/eng/4.0.0_best_int', /^\/eng\.traineddata\.gz$/),
+);
+app.use('/reader', ...reader('node_modules/tesseract.js/dist', /^\/worker\.min\.js$/));
 app.use(compression());
 if (production) {
   // Compressed when built; the browser takes the smallest it understands.

@@ -120,7 +120,7 @@ function drawing(part: SymbolPart, value: string): ReactNode {
   }
 }
 export const CareSymbol = ({ part, value }: { part: SymbolPart; value: string }) => (
-  <Svg viewBox="0 0 40 37" aria-hidden="true">
+  <Svg viewBox="0 0 40 37" aria-hidden="true" data-symbol={`${part}/${value}`}>
     {drawing(part, value)}
   </Svg>
 );
