@@ -382,6 +382,75 @@ describe('reading labels and trying settings', () => {
       await page.getByText('Every piece bears it.', { exact: false }).waitFor();
       expect(troubles).toEqual([]);
     }));
+  test('a leaning, noisy photograph of a label fills words and symbols; nothing is read before somebody says so', () =>
+    inContext({}, async (page, _, troubles) => {
+      await open(page, '/label');
+      const picture = await page.evaluate(async () => {
+        const canvas = document.createElement('canvas');
+        canvas.width = 1100;
+        canvas.height = 620;
+        const c = canvas.getContext('2d')!;
+        c.fillStyle = '#d8d4ca';
+        c.fillRect(0, 0, 1100, 620);
+        c.translate(550, 310);
+        c.rotate(0.07);
+        c.translate(-550, -310);
+        c.fillStyle = '#fbfaf6';
+        c.fillRect(60, 60, 980, 500);
+        c.filter = 'blur(0.8px)';
+        const symbols = ['wash/machine 40 mild', 'bleach/none', 'tumble/low', 'iron/medium', 'dryClean/P'];
+        for (const [k, id] of symbols.entries()) {
+          const svg = document.querySelector(`svg[data-symbol="${id}"]`)!.cloneNode(true) as SVGSVGElement;
+          svg.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+          svg.setAttribute('width', '150');
+          svg.setAttribute('height', '140');
+          svg.setAttribute('style', 'stroke:#222;fill:none;stroke-width:1.6;color:#222');
+          for (const t of svg.querySelectorAll('text'))
+            t.setAttribute('style', 'fill:#222;stroke:none;font:700 12px serif;text-anchor:middle');
+          for (const t of svg.querySelectorAll('circle.dot')) t.setAttribute('style', 'fill:#222;stroke:none');
+          const image = new Image();
+          image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(new XMLSerializer().serializeToString(svg))}`;
+          await image.decode();
+          c.drawImage(image, 110 + k * 180, 100, 150, 140);
+        }
+        c.fillStyle = '#222';
+        c.font = '34px sans-serif';
+        ['60% cotton 40% polyester', 'wash inside out', 'do not use softener'].forEach((line, k) =>
+          c.fillText(line, 110, 310 + k * 56),
+        );
+        c.filter = 'none';
+        const pixels = c.getImageData(0, 0, 1100, 620);
+        let seed = 7;
+        for (let i = 0; i < pixels.data.length; i += 4) {
+          seed = (seed * 1103515245 + 12345) & 0x7fffffff;
+          const noise = (seed / 0x7fffffff - 0.5) * 30 - (i / pixels.data.length) * 90;
+          for (let k = 0; k < 3; k++) pixels.data[i + k] = (pixels.data[i + k] ?? 0) + noise;
+        }
+        c.putImageData(pixels, 0, 0);
+        return canvas.toDataURL('image/png').split(',')[1]!;
+      });
+      const field = page.getByLabel('From a photograph of the label');
+      await field.setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+      await page.getByText('From the picture', { exact: false }).waitFor({ timeout: 60_000 });
+      expect(await page.locator('textarea[name="text"]').inputValue()).toBe(
+        '60% cotton 40% polyester, wash inside out, do not use softener',
+      );
+      for (const [part, value] of [
+        ['wash', 'machine 40 mild'],
+        ['bleach', 'none'],
+        ['tumble', 'low'],
+        ['iron', 'medium'],
+        ['dryClean', 'P'],
+      ])
+        expect(await page.locator(`input[name="${part}"][value="${value}"]`).isChecked()).toBe(true);
+      expect(await page.getByText('Nothing read yet').count()).toBe(1);
+      await page.getByRole('button', { name: 'Read it' }).click();
+      await page.getByRole('heading', { name: 'Understood' }).waitFor();
+      expect(await page.getByText('cotton 60 %', { exact: false }).count()).toBeGreaterThan(0);
+      await field.setInputFiles({ name: 'note.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') });
+      await page.getByText('no picture this browser can read', { exact: false }).waitFor();
+      expect(troubles).toEqual([]);
+    }));
   test('colours are taken from a photograph in a worker', () =>
     inContext({}, async (page, _, troubles) => {
       await open(page, '/pieces/new?line=shirt');

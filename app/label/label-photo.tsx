@@ -70,6 +70,7 @@ export function LabelPhoto({ wordsOf }: { wordsOf: (symbol: string) => string })
         <input
           type="file"
           accept="image/*"
+          style={{ maxWidth: '100%', minHeight: '2.75rem' }}
           disabled={busy}
           onChange={(event) => {
             const [file] = event.currentTarget.files ?? [];

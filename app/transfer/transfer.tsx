@@ -172,7 +172,12 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
             )}
             <label style={{ display: 'grid', gap: '0.3rem', fontWeight: 600 }}>
               A file (.json or .csv)
-              <input type="file" accept=".json,.csv,.txt,application/json,text/csv,text/plain" onChange={readFile} />
+              <input
+                type="file"
+                style={{ maxWidth: '100%', minHeight: '2.75rem' }}
+                accept=".json,.csv,.txt,application/json,text/csv,text/plain"
+                onChange={readFile}
+              />
             </label>
             <AreaField
               name="text"

@@ -11,7 +11,7 @@ function paint(
   width: number,
   height: number,
   strokes: readonly { shape: Shape; at: Point; scale: number; degrees?: number }[],
-  { thick = 2, shade = (_x: number, _y: number) => 0 } = {},
+  { thick = 2, shade = (_x: number, _y: number): number => 0 } = {},
 ): Picture {
   const data = new Uint8ClampedArray(4 * width * height);
   for (let y = 0; y < height; y++)
