@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import { addGarment } from './garments.ts';
 import { putInBasket, emptyState } from './basket.ts';
 import { closeDatabase, inHousehold, type Transaction } from './client.ts';
-import { createHousehold, readHousehold } from './household.ts';
+import { createHousehold, forgetHousehold, readHousehold } from './household.ts';
 import { appendEvents, type NewEvent } from './events.ts';
 import { demoHistory, type DemoEvent } from './demo/history.ts';
 import { demoHouseholdId } from './demo/id.ts';
@@ -113,6 +113,8 @@ export async function loadDemo(now: Date): Promise<boolean> {
 }
 
 if (process.argv[1]?.endsWith('seed.ts')) {
+  // Only the demo is begun anew; whoever made a household of their own keeps it.
+  if (process.argv.includes('--fresh')) await inHousehold(demoHouseholdId, forgetHousehold);
   const loaded = await loadDemo(new Date());
   if (loaded) console.log('loaded the demo household');
   await closeDatabase();

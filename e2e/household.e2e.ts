@@ -210,6 +210,40 @@ describe('the editors', () => {
   });
 });
 
+test('units: plans, tickets and limits are said in them, and any unit may be typed', () =>
+  newcomer({}, async (p) => {
+    await open(p, '/begin');
+    await p.getByLabel('One piece a line', { exact: false }).fill('white bath towels, 60\nwhite sheet, 60');
+    await p.getByRole('button', { name: 'Begin' }).click();
+    await p.getByRole('button', { name: 'Keep 2 lines' }).click();
+    await p.waitForURL('**/basket');
+    await open(p, '/household/units');
+    await p.getByLabel('Temperature').selectOption('F');
+    await p.getByLabel('Weight').selectOption('lb');
+    await p.getByLabel('Liquid doses').selectOption('floz');
+    await p.getByLabel('Length').selectOption('in');
+    await p.getByLabel('Water hardness').selectOption('gpg');
+    await p.getByLabel('Dates and numbers').selectOption('en-US');
+    await p.getByRole('button', { name: 'Store' }).click();
+    await p.waitForURL('**/household');
+    // 2 mmol/l of the unknown water are 11.694 grains a gallon.
+    expect(await p.getByRole('textbox', { name: 'Water hardness' }).inputValue()).toBe('11.694');
+    await p.getByLabel('Cold tap', { exact: false }).fill('59 F');
+    await p.getByRole('button', { name: 'Store', exact: true }).click();
+    await p.getByText('The next sorting uses it.').waitFor();
+    expect(await p.getByLabel('Cold tap', { exact: false }).inputValue()).toBe('15');
+    await open(p, '/basket');
+    await p.getByRole('button', { name: 'Sort 2 pieces' }).click();
+    await p.getByRole('heading', { name: /loads? for 2 pieces/ }).waitFor();
+    await p.getByText('140', { exact: true }).first().waitFor();
+    expect(await p.getByText('°F', { exact: true }).count()).toBeGreaterThan(0);
+    expect(await p.locator('main').innerText()).not.toMatch(/°C|\d kg/);
+    await p.getByRole('link', { name: /^Start with / }).click();
+    await p.getByRole('heading', { name: 'Step by step' }).waitFor();
+    expect(await p.locator('main').innerText()).not.toMatch(/°C|\d kg/);
+    expect(await p.locator('header').innerText()).toMatch(/day, [A-Z][a-z]+ \d/);
+  }));
+
 describe('the wardrobe', () => {
   test('is searched and filtered, and several pieces go into the basket at once', async () => {
     await open(page, '/wardrobe?q=jeans');

@@ -71,7 +71,6 @@ try {
   await sendForm(server.address, '/sort', { intent: 'sort' });
   await open('/sort');
   await shot('sort');
-  await shot('sort-dark', 'laptop', 'dark');
   await page.getByRole('link', { name: 'Move Berry T-shirt' }).click();
   await page.getByRole('heading', { name: 'Where should Berry T-shirt go?' }).waitFor();
   await page.waitForTimeout(600);
@@ -89,7 +88,6 @@ try {
     .click();
   await page.getByRole('timer').first().waitFor();
   await shot('treat');
-  await shot('treat-phone', 'phone');
   await open(`${ticket}/what-if?temperatureC=60&tumble=normal`);
   await shot('what-if');
   await sendForm(server.address, ticket, { intent: 'start' });
@@ -101,8 +99,14 @@ try {
   await shot('log');
   await open('/pieces/tovi-merino');
   await shot('piece');
-  await open('/pieces/new?line=navy+merino+jumper%2C+hand+wash%2C+M');
-  await shot('piece-new');
+  await open('/wardrobe');
+  await shot('wardrobe');
+  await open(
+    `/pieces/several?${new URLSearchParams({ text: 'six bath towels, white, 60\nnavy merino jumper, hand wash, M\nJuna’s emerald blouse, 65 polyester 35 cotton, coffee on the cuff\nwiggly leggings polyamide 80% elastane 20%' })}`,
+  );
+  await shot('several');
+  await open('/begin');
+  await shot('begin');
   await open(
     '/label?kind=jumper_mid&wearsPerWeek=1&text=80%25+wool+20%25+polyamide%2C+hand+wash%2C+do+not+tumble+dry%2C+iron+one+dot',
   );

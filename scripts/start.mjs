@@ -39,12 +39,11 @@ await checkPort();
 ensureSystemPackages();
 ensurePackages();
 const database = await startPostgres(root, { log: say });
-const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
+const { prepareDatabase } = await import('./lib/migrate.mjs');
 let child;
 try {
-  if (fresh) await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
-  seed(database.appUrl);
+  seed(database.appUrl, fresh ? ['--fresh'] : []);
   if (dev) run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'typegen']);
   else ensureBuild();
   keepLog(logFile);

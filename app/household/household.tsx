@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { weightPresets } from '@core/cost/weights.ts';
 import { ruleWords } from '@words/en/rules.ts';
 import { houseRules, type HouseRuleKey, type Household } from '@core/model/household.ts';
-import { hardnessClass } from '@core/units/hardness.ts';
+import { convertHardness, hardnessClass, type HardnessUnit } from '@core/units/hardness.ts';
 import { householdOf } from '@formats/hamper.ts';
 import {
   newestChange,
@@ -29,11 +29,16 @@ import { overtaken, versionOf } from '../forms/seen.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Household · Neat Fold' }];
 
+/** mmol/l in the household's unit, to a thousandth. */
+function hardnessIn(unit: HardnessUnit, mmolPerL: number): number {
+  const c = convertHardness(mmolPerL, 'mmol', unit);
+  return c.ok ? Math.round(c.value * 1000) / 1000 : mmolPerL;
+}
 /** The household as its three forms show it. */
 const shownGeneral = (view: HouseholdView, h: Household) => ({
   name: view.name,
-  hardness: String(h.water.hardnessMmolPerL),
-  hardnessUnit: 'mmol',
+  hardness: String(hardnessIn(view.units.hardness, h.water.hardnessMmolPerL)),
+  hardnessUnit: view.units.hardness,
   coldC: String(h.water.coldC),
   hotC: String(h.water.hotC),
   electricityPerKwh: String(h.tariff.electricityPerKwh),

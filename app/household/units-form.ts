@@ -23,7 +23,7 @@ export const currencies = [
   'BRL',
   'MXN',
 ] as const;
-export const locales = ['en-GB', 'en-US', 'en-IE', 'en-AU', 'en-CA', 'en-IN', 'en-ZA'] as const;
+export const locales = ['en-GB', 'en-US', 'en-IE', 'en-AU', 'en-CA', 'en-IN'] as const;
 
 export const unitsSchema = v.object({
   temperature: v.picklist(['C', 'F'] as const, 'Temperature: choose one of the shown.'),

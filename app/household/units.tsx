@@ -46,7 +46,7 @@ export default function Units({ loaderData: v, actionData }: Route.ComponentProp
   return (
     <Editor
       title="Units, money, time zone"
-      intro="How quantities are shown and typed. A change of currency changes no amounts: set the prices anew."
+      intro="How quantities are shown. Typed, any unit does: 104 F, 3 lb, 12 in. A change of currency changes no amounts: set the prices anew."
       reply={reply}
       seen={seenOf(reply, v.seen)}
     >

@@ -70,7 +70,7 @@ export function LabelPhoto({ wordsOf }: { wordsOf: (symbol: string) => string })
         <input
           type="file"
           accept="image/*"
-          style={{ maxWidth: '100%', minHeight: '2.75rem' }}
+          style={{ width: '100%', minWidth: 0, minHeight: '2.75rem' }}
           disabled={busy}
           onChange={(event) => {
             const [file] = event.currentTarget.files ?? [];

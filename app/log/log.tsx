@@ -32,7 +32,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
         title: loadTitle(facts),
         day: shortDay(at, timeZone),
         time: clockText(at, timeZone),
-        text: `${facts.card.temperature} °C, ${facts.card.spin} ${facts.card.spinUnit}, ${facts.card.dose}, ${l.load.energyKwh.toFixed(2)} kWh, ${Math.round(l.load.waterL)} l`,
+        text: `${facts.card.temperature.value} °C, ${facts.card.spin} ${facts.card.spinUnit}, ${facts.card.dose}, ${l.load.energyKwh.toFixed(2)} kWh, ${Math.round(l.load.waterL)} l`,
         pieces: facts.card.pieces,
       };
     });

@@ -3,8 +3,10 @@ import { createHash } from 'node:crypto';
 import { data, redirect, type RouterContextProvider } from 'react-router';
 import { inHousehold, isUnavailable, lookInHousehold, type Transaction } from '@data/client.ts';
 import { findSubmission, keepSubmission } from '@data/submissions.ts';
+import { pageInUnits } from '@words/units.ts';
 import { oddCharacter } from '../forms/characters.ts';
 import { keyField, keyShape } from '../forms/names.ts';
+import { asTheyRead, preferences } from './preferences.server.ts';
 import { actorContext, householdContext, logContext, readyContext } from './context.ts';
 
 export interface Scope {
@@ -40,10 +42,14 @@ const scopeOf = (context: Context, tx: Transaction, householdId: string): Scope 
   actor: context.get(actorContext),
 });
 
-/** Look at the household of this request: one consistent moment, read only. */
+/** Look at the household of this request: one consistent moment, read only. What a page shows is said in the household's units. */
 export function withHousehold<T>(context: Context, work: (scope: Scope) => Promise<T>): Promise<T> {
   const householdId = context.get(householdContext);
-  return orUnavailable(context, () => lookInHousehold(householdId, (tx) => work(scopeOf(context, tx, householdId))));
+  return orUnavailable(context, () =>
+    lookInHousehold(householdId, (tx) =>
+      asTheyRead(tx, async () => pageInUnits(await work(scopeOf(context, tx, householdId)), preferences().units)),
+    ),
+  );
 }
 
 /** What is given back instead of committed: the change was refused, and nothing of it may stay. */
@@ -66,7 +72,7 @@ export async function changeHousehold<T>(context: Context, work: (scope: Scope) 
   return orUnavailable(context, async () => {
     try {
       return await inHousehold(householdId, async (tx) => {
-        const answer = await work(scopeOf(context, tx, householdId));
+        const answer = await asTheyRead(tx, () => work(scopeOf(context, tx, householdId)));
         if (statusOf(answer) >= 400) throw new Refused(answer);
         return answer;
       });

@@ -174,7 +174,7 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
               A file (.json or .csv)
               <input
                 type="file"
-                style={{ maxWidth: '100%', minHeight: '2.75rem' }}
+                style={{ width: '100%', minWidth: 0, minHeight: '2.75rem' }}
                 accept=".json,.csv,.txt,application/json,text/csv,text/plain"
                 onChange={readFile}
               />

@@ -300,6 +300,7 @@ export const FieldGrid = styled.div<{ $min?: string }>`
 `;
 export const FormStack = styled(PostForm)`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1.4rem;
   max-width: 62rem;
 `;

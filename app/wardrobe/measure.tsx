@@ -5,6 +5,7 @@ import { placeWordsOf } from '@words/en/garment.ts';
 import { isKnit } from '@core/envelope/garment-envelope.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
+import { preferences } from '../server/preferences.server.ts';
 import { findPiece, garmentDocument } from '@data/garments.ts';
 import type { Route } from './+types/measure';
 import { givenMeasures, measureSchema } from './measure-form.ts';
@@ -35,6 +36,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
     const changes = sizeChanges(piece.state.measures, isKnit(garmentOf(garmentDocument(piece, now))));
     return {
+      unit: preferences().units.length === 'in' ? 'inch' : 'cm',
       id: piece.row.id,
       name: piece.row.name,
       outline: outlineOf(piece.row.kind),
@@ -125,7 +127,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
             <ChoiceField
               name="unit"
               label="In"
-              defaultValue={reply ? String(typedValue(reply, 'unit') ?? 'cm') : 'cm'}
+              defaultValue={reply ? String(typedValue(reply, 'unit') ?? v.unit) : v.unit}
               options={[
                 ['cm', 'Centimetres'],
                 ['inch', 'Inches'],

@@ -21,7 +21,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     const query = new URL(request.url).searchParams;
     const text = (query.get('text') ?? query.get('line') ?? '').slice(0, 6_000);
     return {
-      text,
+      raw: text,
       toBasket: query.get('basket') === 'yes',
       rows: rowsOf(text, await peopleOf(tx)),
       tooMany: linesOf(text).length > mostLines ? mostLines : 0,
@@ -79,10 +79,10 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
         style={{ display: 'grid', gap: '0.8rem', maxWidth: '62rem', marginBottom: '1.2rem' }}
       >
         <AreaField
-          key={v.text}
+          key={v.raw}
           name="text"
           label={v.rows.length > 0 ? 'The lines' : 'One piece a line'}
-          defaultValue={v.text}
+          defaultValue={v.raw}
           rows={v.rows.length > 0 ? Math.min(8, v.rows.length + 1) : 8}
           error={errorOf(reply, 'text')}
           hint="Fibres, colour, label words, size, whose, how many, how often worn, marks: in any order."
@@ -100,8 +100,8 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
         </Notice>
       )}
       {v.rows.length > 0 && (
-        <FormStack key={v.text}>
-          <input type="hidden" name="text" value={v.text} />
+        <FormStack key={v.raw}>
+          <input type="hidden" name="text" value={v.raw} />
           {reply && (
             <Notice severity="caution" title="Not stored yet" live>
               {Object.values(reply.error ?? {})

@@ -5,6 +5,9 @@ import type { PlanDocument, PlannedLoadDocument } from '@formats/plan.ts';
 import { titleOf } from '@words/text.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { displayDose } from '@core/plan/plan.ts';
+import { fromKept } from '@core/units/choices.ts';
+import type { DoseMeasure } from '@data/schema.ts';
+import { preferences } from '../server/preferences.server.ts';
 import { prepareWords } from '@words/en/garment.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { actionOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
@@ -38,7 +41,7 @@ export interface LoadCard {
   programme: string | null;
   machine: string;
   subtitle: string;
-  temperature: string;
+  temperature: { value: string; unit: string };
   spin: string;
   spinUnit: string;
   dose: string;
@@ -107,8 +110,25 @@ function machineOf(hamper: HamperDocument, load: PlannedLoadDocument): { title: 
 }
 
 type DoseDocument = PlannedLoadDocument['additives'][number];
+const quarters = ['', '¼', '½', '¾'] as const;
+/** How many of a cap or spoon make an amount, to a quarter: "1¼ caps"; '' when it is less than an eighth. */
+export function measureText(amount: number, { name, holds }: DoseMeasure): string {
+  const fourths = Math.round((4 * amount) / holds);
+  if (fourths === 0) return '';
+  const whole = Math.floor(fourths / 4);
+  return `${whole > 0 ? whole : ''}${quarters[fourths % 4]} ${name}${fourths > 4 ? 's' : ''}`;
+}
 const amountText = (d: DoseDocument, byHand: boolean): string =>
   `${displayDose(d.amount, d.unit, byHand)} ${productUnits[d.unit] ?? d.unit}`;
+/** How often the cap or spoon of the product is filled for it; '' when it has none. */
+const measured = (d: DoseDocument, byHand: boolean): string => {
+  const measure = preferences().measures[d.product];
+  return measure ? measureText(displayDose(d.amount, d.unit, byHand), measure) : '';
+};
+const doseText = (d: DoseDocument, byHand: boolean): string => {
+  const caps = measured(d, byHand);
+  return caps ? `${amountText(d, byHand)} (${caps})` : amountText(d, byHand);
+};
 
 function card(
   hamper: HamperDocument,
@@ -125,7 +145,7 @@ function card(
     machine,
     byHand,
     subtitle: plural(pieces.length, 'piece'),
-    temperature: String(load.temperatureC),
+    temperature: { value: String(load.temperatureC), unit: '°C' },
     spin: byHand ? 'press' : load.spinRpm === 0 ? 'no spin' : String(load.spinRpm),
     spinUnit: byHand || load.spinRpm === 0 ? '' : 'rpm',
     dose: load.detergent ? amountText(load.detergent, byHand) : 'no product',
@@ -167,13 +187,15 @@ function figures(
   };
   const d = load.detergent;
   return [
-    { value: c.temperature, unit: '°C', note: by('temperatureC') },
+    { ...c.temperature, note: by('temperatureC') },
     { value: c.spin, unit: c.spinUnit, note: c.byHand ? 'press out, roll in a towel' : by('spinRpm') },
     d
       ? {
           value: String(displayDose(d.amount, d.unit, c.byHand)),
           unit: productUnits[d.unit] ?? d.unit,
-          note: `${productName(hamper, d.product)}, ${compartmentWords[d.compartment]}`,
+          note: [measured(d, c.byHand), `${productName(hamper, d.product)}, ${compartmentWords[d.compartment]}`]
+            .filter(Boolean)
+            .join(': '),
         }
       : { value: 'none', unit: '', note: 'no product' },
     {
@@ -269,6 +291,10 @@ const rulerSpecs: readonly RulerSpec[] = [
   },
 ];
 
+/** Degrees of the ruler, in the household's unit. */
+const tickOf = (celsius: number): string =>
+  String(Math.round(fromKept('temperature', preferences().units.temperature, celsius)));
+
 function rulers(
   load: PlannedLoadDocument,
   profiles: readonly Profile[],
@@ -293,7 +319,7 @@ function rulers(
         title: s.title,
         value: perPiece ? 'by piece' : s.chosenText(load),
         chosen: perPiece ? -1 : s.chosen(load),
-        ticks: s.ticks,
+        ticks: s.id === 'temperature' ? s.ticks.map((t) => ({ ...t, text: tickOf(Number(t.text)) })) : s.ticks,
         sentence: sentence.charAt(0).toUpperCase() + sentence.slice(1),
         bars: profiles.map((p) => ({
           name: p.garment.name,
@@ -352,7 +378,7 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
     adds: [...(load.detergent ? [load.detergent] : []), ...load.additives].map((d) => ({
       product: d.product,
       name: productName(hamper, d.product),
-      amount: amountText(d, c.byHand),
+      amount: doseText(d, c.byHand),
       place: compartmentWords[d.compartment] ?? d.compartment,
     })),
     extraRinse: load.extraRinse,

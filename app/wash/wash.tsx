@@ -46,7 +46,7 @@ export const loader = ({ context }: Route.LoaderArgs) =>
             id: l.id,
             title: loadTitle(facts),
             pieces: facts.card.pieces,
-            text: `${facts.card.temperature} °C, ${facts.card.spin} ${facts.card.spinUnit}, ${facts.card.dose}, ${facts.card.duration}`,
+            text: `${facts.card.temperature.value} °C, ${facts.card.spin} ${facts.card.spinUnit}, ${facts.card.dose}, ${facts.card.duration}`,
           },
         ];
       });

@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Dialog, DialogTrigger, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
+import { media } from '../../theme/tokens.ts';
 import { Button, TextButton } from '../../ui/button.tsx';
 
 // prettier-ignore
@@ -42,6 +43,13 @@ const Sheet = styled(Dialog)`
   }
 `;
 
+/** A phone has no keys. */
+const KeysButton = styled(TextButton)`
+  ${media.phone} {
+    display: none;
+  }
+`;
+
 export function ShortcutSheet() {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
@@ -59,7 +67,7 @@ export function ShortcutSheet() {
   }, [navigate]);
   return (
     <DialogTrigger isOpen={open} onOpenChange={setOpen}>
-      <TextButton>Keys ?</TextButton>
+      <KeysButton>Keys ?</KeysButton>
       <Overlay isDismissable>
         <Modal>
           <Sheet>

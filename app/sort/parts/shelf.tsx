@@ -305,8 +305,8 @@ export function LoadShelf({
         </Quiet>
         <p className="set">
           <b>
-            {card.temperature}
-            <i>°C</i>
+            {card.temperature.value}
+            <i>{card.temperature.unit}</i>
           </b>
           <strong>
             {card.spin}
