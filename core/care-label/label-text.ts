@@ -212,7 +212,7 @@ const rules: readonly Rule[] = [
   {
     // A bare number is a temperature only where a label could print it, and where nothing else is counted.
     pattern:
-      /\b(\d{2}(?=\s?°|\s?c\b|\s?degrees?\b)|30|40|50|60|70|90|95)\b(\s?°\s?c?| ?c\b| ?degrees?)?(?! ?(?:cm|mm|g|kg|times|days|wears|washes|pieces|x|×|%|€|eur|euros?|percent)(?![a-z]))[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool(?! ?[a-z]))?/,
+      /\b(\d{2}(?=\s?°|\s?c\b|\s?degrees?\b)|30|40|50|60|70|90|95)\b(\s?°\s?c?| ?c\b| ?degrees?)?(?! ?(?:cm|mm|den|denier|g|kg|times|days|wears|washes|pieces|x|×|%|€|eur|euros?|percent)(?![a-z]))[ ,]*(very gentle|very mild|gentle|mild|delicates?|wool(?! ?[a-z]))?/,
     apply: (l, m) => ({ ...l, wash: machine(m[0], m[1]) }),
   },
   {

@@ -95,6 +95,12 @@ const hexOf = (shade: string | undefined, name: string): string => {
   return whole ?? shaded(hexByName.get(compact(name)) ?? '#8b8d94', shade ? (shades[shade] ?? 0) : 0);
 };
 
+/** "dark jeans": a shade without a colour, for cloth whose colour goes without saying. 0 = none. */
+export function takeShade(line: Line): number {
+  const match = line.take(wholeWords(`(${Object.keys(shades).join('|')})(?:[- ]wash(?:ed)?)?`), 'colour', true);
+  return match ? (shades[match[1] ?? ''] ?? 0) : 0;
+}
+
 export interface ColoursFound {
   colours: Colour[];
   /** A pattern was named, but not what in. */

@@ -8,6 +8,7 @@
 import { scanLabel } from '../care-label/label-text.ts';
 import type { CareLabel } from '../care-label/label.ts';
 import type { DyeId } from '../colour/dye.ts';
+import { shaded } from '../colour/colour.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { FibreId } from '../fibre/fibres.ts';
 import { kindFacts, type GarmentKind, type Use } from '../garment/kinds.ts';
@@ -17,7 +18,7 @@ import type { Colour, Part, PartRole, Size } from '../model/garment.ts';
 import { scanComposition } from './composition.ts';
 import type { KindWord } from './kind-words.ts';
 import { Line, singular, wholeWords, type Claim } from './line.ts';
-import { takeColours, takeDye, takeKind, takeLinings, takeSize, takeTraits } from './looks.ts';
+import { takeColours, takeDye, takeKind, takeLinings, takeShade, takeSize, takeTraits } from './looks.ts';
 import { takeCount, takeMarks, takeOdour, takeOwner, takeValue, takeWashes, takeWears, type Mark } from './today.ts';
 
 export interface PieceLine {
@@ -71,8 +72,9 @@ const fillers: ReadonlySet<string> = new Set(
   'fine thermal hiking running cycling gym yoga work office school party evening wedding holiday beach folk dance house home guest kitchen bathroom bedroom bath hand body outdoor indoor ' +
   'fabric cloth material weave twill poplin oxford satin sateen percale jersey flannel muslin gauze crepe chiffon tweed worsted canvas ripstop piqué pique waffle ribbed rib seersucker chambray ' +
   'blend mix mixed lined preshrunk pre-shrunk sanforized sanforised prewashed pre-washed stonewashed stone-washed handmade home-made homemade second-hand secondhand vintage label made ' +
-  'double single queen king cot large fitted flat square oblong striped selvedge selvage wash washed iron ironed trim trims trimmed piping edging edged border stripe stripes worn wears wear kept').split(' '),
+  'double single queen king cot large fitted flat square oblong striped selvedge selvage wash washed iron ironed trim trims trimmed piping edging edged border stripe stripes jumper sweater football rugby tennis sport sports den denier shower window kitchen worn wears wear kept').split(' '),
 );
+const indigoWords = wholeWords('indigo|denim blue');
 const noLabelPattern = wholeWords(
   'no (?:care )?label|without (?:a )?(?:care )?label|unlabell?ed|label (?:is )?(?:missing|gone|cut off|cut out|illegible|unreadable|worn off)|(?:cut off|missing|illegible) label',
 );
@@ -136,6 +138,7 @@ export function readPieceLine(typed: string, people: readonly string[] = []): Pi
   const odour = takeOdour(line);
   const withoutLabel = line.take(noLabelPattern, 'label') !== null;
   line.take(notSoft, 'filler', true);
+  line.take(wholeWords('\\d{1,3} ?(?:den|denier)'), 'filler', true);
   const composition = scanComposition(line.open, 'none');
   for (const { from, to } of composition.spans) line.claim(from, to, 'fibres');
   const size = takeSize(line);
@@ -156,15 +159,16 @@ export function readPieceLine(typed: string, people: readonly string[] = []): Pi
   else if (!size.size && size.heightCm === null && kindFacts(kind).type === 'tube') assumed.push(say('line.size'));
   if (colours.length === 0 && dye === 'undyed') colours.push({ hex: undyedHex, role: 'ground' });
   const usual = colours.length === 0 ? usualColour[kind] : undefined;
+  const asIndigo = dye === null && usualColour[kind] !== undefined && indigoWords.test(line.text.toLowerCase());
   if (usual) {
-    colours.push({ hex: usual.hex, role: 'ground' });
+    colours.push({ hex: shaded(usual.hex, takeShade(line)), role: 'ground' });
     assumed.push(say('line.denim-blue'));
   } else if (colours.length === 0) assumed.push(say('line.colour'));
   if (secondMissing) assumed.push(say('line.second-colour'));
   if (!care.label) assumed.push(withoutLabel ? say('line.label-gone') : say('line.no-label'));
 
   const unknown = [...line.rest()].filter(
-    ({ word }) => word.length > 1 && !fillers.has(word) && !fillers.has(word.replace(/’/g, "'")),
+    ({ word }) => word.length > 1 && !fillers.has(word) && !fillers.has(word.replace(/’/g, "'").replace(/'$/, '')),
   );
   const name = nameOf(line, false, found);
   return {
@@ -174,7 +178,7 @@ export function readPieceLine(typed: string, people: readonly string[] = []): Pi
     parts,
     traits: [...traits],
     colours,
-    dye: dye ?? (usual ? usual.dye : 'unknown'),
+    dye: dye ?? (usual ? usual.dye : asIndigo ? 'indigo' : 'unknown'),
     size: size.size ?? 'M',
     heightCm: size.heightCm,
     label: care.label,

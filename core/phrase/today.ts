@@ -1,6 +1,8 @@
 /** What a line says of the piece's life and of today: wears, washes, value, owner, how many, marks, smell. */
+import { colourWords } from '../colour/colour-words.ts';
 import { findStains } from '../stain/identify.ts';
 import { stainFacts, stainKinds, type StainKind } from '../stain/stains.ts';
+import { fibreNamed } from './fibre-words.ts';
 import { singular, taken, wholeWords, type Line } from './line.ts';
 import { numberOf, numberWord } from './numbers.ts';
 
@@ -99,6 +101,8 @@ const countPatterns = [
   wholeWords(`[x×] ?(\\d{1,2})|(\\d{1,2}) ?[x×]`),
   wholeWords(`${counted} (?:pieces|pcs|of them|off|pairs?)`),
   new RegExp(`\\((${numberWord}|\\d{1,2})\\)`, 'u'),
+  // Between commas: "napkins, twelve, white".
+  new RegExp(`(?<=, ?)(${numberWord}|(?!(?:30|40|50|60|70|90|95),)\\d{1,2})(?= ?,)`, 'u'),
   // At the very end, after a comma: "Bath towels, six".
   new RegExp(`(?<=,) ?(${numberWord}|(?!(?:30|40|50|60|70|90|95)$)\\d{1,2})$`, 'u'),
 ];
@@ -129,10 +133,11 @@ const plain = (text: string): string =>
 /** Whole names of marks and their aliases, each word without its plural. */
 const stainNames: ReadonlyMap<string, StainKind> = new Map(
   stainKinds.flatMap((kind) => {
-    const { name, aliases } = stainFacts(kind);
-    return [name, ...name.split(/, | or /), kind.replace(/-/g, ' '), ...aliases].map(
-      (words) => [plain(words), kind] as const,
-    );
+    const { aliases } = stainFacts(kind);
+    const name = stainFacts(kind).name.replace(/\([^)]*\)/g, '');
+    return [name, ...(/ (?:of|on) /.test(name) ? [] : name.split(/, | or /)), kind.replace(/-/g, ' '), ...aliases]
+      .filter((words) => plain(words) !== '')
+      .map((words) => [plain(words), kind] as const);
   }),
 );
 const noise: ReadonlySet<string> = new Set([
@@ -192,8 +197,25 @@ export function takeMarks(line: Line): Mark[] {
       line.claim(match.from, match.to, 'stain');
       marks.push({ kind: match.kind, place: match.place });
     }
-  for (const [adjective, kind] of Object.entries(adjectives))
-    if (line.take(wholeWords(adjective), 'stain')) marks.push({ kind, place: '' });
+  for (const [adjective, kind] of Object.entries(adjectives)) {
+    const match = line.take(wholeWords(`${adjective}(?: (${places}))?`), 'stain');
+    if (match) marks.push({ kind, place: match[1] ?? '' });
+  }
+  marks.push(...takeListedMarks(line));
+  return marks;
+}
+
+/** A part between commas that names marks and nothing else: "tablecloth, candle wax and red wine". What may be a colour is none. */
+function takeListedMarks(line: Line): Mark[] {
+  const marks: Mark[] = [];
+  for (const part of line.open.matchAll(/(?<=,)[^,;]+/gu)) {
+    const named = part[0]
+      .split(/ and | & /)
+      .map((words) => ({ words: words.trim(), kind: stainNames.get(plain(words)) }));
+    if (!named.every((n) => n.kind && !(n.words in colourWords) && fibreNamed(n.words) === null)) continue;
+    line.claim(part.index, part.index + part[0].length, 'stain');
+    for (const { kind } of named) if (kind) marks.push({ kind, place: '' });
+  }
   return marks;
 }
 
