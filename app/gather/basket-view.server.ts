@@ -10,6 +10,7 @@ import {
   type GatherAdvice,
 } from '@core/piece/gather.ts';
 import { dayOf } from '@formats/dates.ts';
+import { stateNames } from '@words/en/piece-line.ts';
 import { textOf } from '@words/text.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
 import { isMostlyWool } from '@core/fibre/blend.ts';
@@ -158,9 +159,9 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
   const household = householdOf(home?.document ?? {});
   const inWater = new Map<string, BasketPieceView['inWater']>([
     ...(await piecesInLoads(tx)).map(
-      (p) => [p.garmentId, { href: `/loads/${p.loadId}`, words: 'in the wash' }] as const,
+      (p) => [p.garmentId, { href: `/loads/${p.loadId}`, words: stateNames['in-drum'] }] as const,
     ),
-    ...(await piecesInSoaks(tx)).map((p) => [p.garmentId, { href: '/soak', words: 'soaking' }] as const),
+    ...(await piecesInSoaks(tx)).map((p) => [p.garmentId, { href: '/soak', words: stateNames['in-tub'] }] as const),
   ]);
   const rest = pieces
     .filter((p) => p.basket === null)

@@ -280,7 +280,14 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
             </noscript>
           </Filters>
           {v.wardrobe.length === 0 ? (
-            <Notice title="Nothing matches">Change the search, or add the piece above.</Notice>
+            v.total === 0 && v.pieces.length === 0 ? (
+              <Notice title="No pieces yet">
+                Type one above, <Link to="/pieces/several?basket=yes">several at once</Link>, or{' '}
+                <Link to="/transfer">bring in a file</Link>.
+              </Notice>
+            ) : (
+              <Notice title="Nothing matches">Change the search, or add the piece above.</Notice>
+            )
           ) : (
             <PostForm action={action} preventScrollReset>
               <Wardrobe>

@@ -1,12 +1,12 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { placesOf, sizeChanges } from '@core/garment/measures.ts';
-import { placeWordsOf } from '@words/en/garment.ts';
+import { placesOf, sizeChanges, type SizeCloth } from '@core/garment/measures.ts';
+import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
 import { isKnit } from '@core/envelope/garment-envelope.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
 import { preferences } from '../server/preferences.server.ts';
-import { findPiece, garmentDocument } from '@data/garments.ts';
+import { findPiece, garmentDocument, type Piece } from '@data/garments.ts';
 import type { Route } from './+types/measure';
 import { givenMeasures, measureSchema } from './measure-form.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
@@ -27,6 +27,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 /** Stored to a tenth of a millimetre, shown to a millimetre. */
 const cmText = (cm: number): string => String(Math.round(cm * 10) / 10);
 
+const clothOfPiece = (piece: Piece, now: Date): SizeCloth =>
+  piece.row.traits.includes('denim-raw')
+    ? 'raw-denim'
+    : isKnit(garmentOf(garmentDocument(piece, now)))
+      ? 'knit'
+      : 'woven';
+
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx, now }) => {
     const piece = await findPiece(tx, params.pieceId);
@@ -34,7 +41,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     const places = placesOf(piece.row.kind);
     const placeWords = placeWordsOf(piece.row.kind);
     const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
-    const changes = sizeChanges(piece.state.measures, isKnit(garmentOf(garmentDocument(piece, now))));
+    const changes = sizeChanges(piece.state.measures, clothOfPiece(piece, now));
     return {
       unit: preferences().units.length === 'in' ? 'inch' : 'cm',
       id: piece.row.id,
@@ -53,10 +60,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
       changes: changes.map((c) => ({
         place: c.place,
         text: `${placeWords[c.place].name}: ${cmText(c.beforeCm)} cm before, ${cmText(c.nowCm)} cm now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
-        stretch:
-          c.stretchToCm === null
-            ? null
-            : `Damp, stretch it back to ${c.stretchToCm.toFixed(1)} cm and no further, along the measured line.`,
+        advice: sizeAdviceText(c.advice),
       })),
     };
   });
@@ -157,7 +161,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
           <Rows>
             {v.changes.map((c) => (
               <li key={c.place} style={{ padding: '0.5rem 0' }}>
-                {c.text} {c.stretch && <Quiet>{c.stretch}</Quiet>}
+                {c.text} {c.advice && <Quiet>{c.advice}</Quiet>}
               </li>
             ))}
           </Rows>

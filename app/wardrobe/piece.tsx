@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { partings } from '@core/piece/state.ts';
-import { changeGarment, findPiece, forgetGarment, setRetired } from '@data/garments.ts';
+import { changeGarment, findPiece, forgetGarment, listPieces, setRetired } from '@data/garments.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Route } from './+types/piece';
 import { media } from '../theme/tokens.ts';
@@ -80,6 +80,13 @@ export const action = (args: Route.ActionArgs) =>
     }
     const read = readForm(form, pieceSchema);
     if (!read.ok) return data(read.reply, { status: 422 });
+    const alike = (await listPieces(tx)).some(
+      (p) => p.row.id !== params.pieceId && p.row.name.toLowerCase() === read.value.name.toLowerCase(),
+    );
+    if (alike)
+      return data(replyOf(form, { name: ['Name: another piece is called so. Add a word that tells them apart.'] }), {
+        status: 422,
+      });
     const late = overtaken(form, pieceStart(piece.row));
     if (late) return conflict(late);
     await changeGarment(tx, params.pieceId, toGarment(read.value));

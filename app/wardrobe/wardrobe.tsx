@@ -150,9 +150,11 @@ export default function Wardrobe({ loaderData: v, actionData }: Route.ComponentP
           <p>
             {v.gone
               ? `${plural(v.total, 'piece')} that left it; what was known of them stays.`
-              : v.matching === v.total
-                ? `${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`
-                : `${v.matching} of ${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`}
+              : v.total === 0
+                ? 'Nothing in it yet.'
+                : v.matching === v.total
+                  ? `${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`
+                  : `${v.matching} of ${plural(v.total, 'piece')}. Tick some to wash, wear or give away several at once.`}
           </p>
         </div>
         <LinkButton href="/pieces/several">Add pieces</LinkButton>

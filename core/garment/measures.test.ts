@@ -20,22 +20,31 @@ describe('measures', () => {
       { place: 'chest', cm: 50.5, at: at(3) },
       { place: 'sleeve', cm: 60, at: at(1) },
     ];
-    const [length, chest, ...rest] = sizeChanges([...list].reverse(), true);
-    expect(length).toMatchObject({ place: 'body-length', beforeCm: 66, nowCm: 63, stretchToCm: 66 });
+    const [length, chest, ...rest] = sizeChanges([...list].reverse(), 'knit');
+    expect(length).toMatchObject({
+      place: 'body-length',
+      beforeCm: 66,
+      nowCm: 63,
+      advice: { is: 'stretch-back', toCm: 66 },
+    });
     expect(length!.lostPercent).toBeCloseTo(4.545, 2);
-    expect(chest).toMatchObject({ place: 'chest', stretchToCm: null });
+    expect(chest).toMatchObject({ place: 'chest', advice: { is: 'push-back', toCm: 50 } });
     expect(chest!.lostPercent).toBeLessThan(0);
     expect(rest).toEqual([]);
-    // A woven piece gives less.
-    expect(
-      sizeChanges(
-        [
-          { place: 'inseam', cm: 80, at: at(1) },
-          { place: 'inseam', cm: 76, at: at(2) },
-        ],
-        false,
-      )[0]!.stretchToCm,
-    ).toBeCloseTo(77.52, 6);
+    // A woven piece gives less; raw denim is meant to shrink.
+    const inseam = (from: number, to: number): Measure[] => [
+      { place: 'inseam', cm: from, at: at(1) },
+      { place: 'inseam', cm: to, at: at(2) },
+    ];
+    const woven = sizeChanges(inseam(80, 76), 'woven')[0]?.advice;
+    expect(woven).toMatchObject({ is: 'stretch-back' });
+    expect(woven && 'toCm' in woven ? woven.toCm : 0).toBeCloseTo(77.52, 6);
+    expect(sizeChanges(inseam(80, 76), 'raw-denim')[0]?.advice).toEqual({ is: 'meant-to-shrink' });
+    expect(sizeChanges(inseam(80, 81), 'raw-denim')[0]?.advice).toEqual({ is: 'given-with-wear' });
+    // Under one per cent is the hand that measures.
+    expect(sizeChanges(inseam(100, 99.01), 'woven')[0]?.advice).toEqual({ is: 'none' });
+    expect(sizeChanges(inseam(100, 99), 'woven')[0]?.advice).toMatchObject({ is: 'stretch-back' });
+    expect(sizeChanges(inseam(100, 101), 'knit')[0]?.advice).toEqual({ is: 'push-back', toCm: 100 });
   });
   test('half centimetres and quarter inches', () => {
     expect(roundMeasure(66.3, false)).toBe(66.5);

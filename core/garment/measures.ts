@@ -37,13 +37,35 @@ export interface SizeChange {
   beforeCm: number;
   nowCm: number;
   /** Per cent lost; negative = grown. */ lostPercent: number;
-  /** How far it may be stretched back damp, cm; null when it has not shrunk. */ stretchToCm: number | null;
+  advice: SizeAdvice;
 }
+/**
+ * What to do about a change, and to which length in cm: damp cloth is stretched back no further than it bears, a grown knit pushed together to its
+ * old size; raw denim is meant to shrink, and worn cloth that has given comes back in the wash.
+ */
+export type SizeAdvice =
+  | { is: 'stretch-back'; toCm: number }
+  | { is: 'push-back'; toCm: number }
+  | { is: 'meant-to-shrink' | 'given-with-wear' | 'none' };
+/** How a piece is made, as far as its size goes. */
+export type SizeCloth = 'knit' | 'woven' | 'raw-denim';
+/** Per cent from which a change is one; less is the hand that measures. */
+const changeFrom = 1;
 /** Per cent that cloth bears to be stretched back while damp (engineering estimates). */
-const stretchPercent = { knit: 5, woven: 2 } as const;
+const stretchPercent = { knit: 5, woven: 2, 'raw-denim': 2 } as const satisfies Record<SizeCloth, number>;
+
+function adviceFor(beforeCm: number, nowCm: number, lostPercent: number, cloth: SizeCloth): SizeAdvice {
+  if (lostPercent >= changeFrom)
+    return cloth === 'raw-denim'
+      ? { is: 'meant-to-shrink' }
+      : { is: 'stretch-back', toCm: stretchTarget(beforeCm, nowCm, stretchPercent[cloth]) };
+  if (lostPercent <= -changeFrom)
+    return cloth === 'knit' ? { is: 'push-back', toCm: beforeCm } : { is: 'given-with-wear' };
+  return { is: 'none' };
+}
 
 /** The first measure against the newest, by place; places measured once say nothing yet. */
-export function sizeChanges(measures: readonly Measure[], knit: boolean): SizeChange[] {
+export function sizeChanges(measures: readonly Measure[], cloth: SizeCloth): SizeChange[] {
   return measurePlaces.flatMap((place) => {
     const list = measures.filter((m) => m.place === place).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
     const [first] = list;
@@ -56,8 +78,7 @@ export function sizeChanges(measures: readonly Measure[], knit: boolean): SizeCh
         beforeCm: first.cm,
         nowCm: last.cm,
         lostPercent,
-        stretchToCm:
-          lostPercent >= 1 ? stretchTarget(first.cm, last.cm, knit ? stretchPercent.knit : stretchPercent.woven) : null,
+        advice: adviceFor(first.cm, last.cm, lostPercent, cloth),
       },
     ];
   });

@@ -1,5 +1,6 @@
 /** Pieces in words: where they are measured, what is done to them before a load, what their cloth asks of a detergent. */
 import { kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
+import type { SizeAdvice } from '@core/garment/measures.ts';
 import type { MeasurePlace } from '@core/garment/measures.ts';
 import type { PrepareStep } from '@core/model/plan.ts';
 import type { ClothNeed } from '@core/washing/products.ts';
@@ -55,3 +56,19 @@ export const clothNeedWords: Record<ClothNeed, string> = {
   waterproof: 'powder and softener clog a waterproof finish',
   unknown: 'an unknown fibre may be wool',
 };
+
+/** What to do about a change of size; '' = nothing. */
+export function sizeAdviceText(advice: SizeAdvice): string {
+  switch (advice.is) {
+    case 'stretch-back':
+      return `Damp, stretch it back to ${advice.toCm.toFixed(1)} cm and no further, along the measured line.`;
+    case 'push-back':
+      return `Damp, push it together to ${advice.toCm.toFixed(1)} cm and dry it flat at that size; do not hang it.`;
+    case 'meant-to-shrink':
+      return 'Raw denim is meant to shrink in its first washes: leave it, it gives again where it is worn.';
+    case 'given-with-wear':
+      return 'It has given with wear; the next wash brings most of it back.';
+    case 'none':
+      return '';
+  }
+}
