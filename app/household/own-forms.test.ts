@@ -1,5 +1,7 @@
 /** Forms of a household of one's own: numbers with units, hours and spans, machines and tubs. */
 import { describe, expect, test } from '@jest/globals';
+import * as v from 'valibot';
+import { pieceSchema } from '../wardrobe/piece-schema.ts';
 import { measureText } from '../wash/load-view.server.ts';
 import { newHousehold, waterOf } from '../begin/new-household.server.ts';
 import { beginSchema, type BeginForm } from '../begin/begin-form.ts';
@@ -50,6 +52,23 @@ describe('caps and spoons', () => {
     [4, 'cap', 35, ''],
     [90, 'scoop', 60, '1½ scoops'],
   ])('%d from a %s of %d', (amount, name, holds, text) => expect(measureText(amount, { name, holds })).toBe(text));
+});
+
+describe('fibres in the form of a piece', () => {
+  const shell = (text: string) => {
+    const read = readForm(form({ shell: text }), v.object({ shell: pieceSchema.entries.shell }));
+    return read.ok ? read.value.shell.map((f) => `${f.fibre} ${f.percent}`).join('; ') : read.errors[0];
+  };
+  test.each([
+    ['cotton 60; polyester 40', 'cotton 60; polyester 40'],
+    ['60% Baumwolle 40% poly', 'cotton 60; polyester 40'],
+    ['merino', 'wool 100'],
+    ['65 polyester 35 cotton', 'polyester 65; cotton 35'],
+    ['wool-superwash 100', 'wool-superwash 100'],
+    ['cotton 60; polyester 30', 'Shell: the shares sum to 90 %, not 100.'],
+    ['cotton sixty', 'Shell: "cotton sixty" is not a fibre and a share, like "cotton 60".'],
+    ['glass 100', 'Shell: "glass 100" is not a fibre and a share, like "cotton 60".'],
+  ])('%s', (text, read) => expect(shell(text)).toBe(read));
 });
 
 describe('times', () => {

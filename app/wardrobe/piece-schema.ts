@@ -7,6 +7,7 @@ import { traitIds } from '@core/construction/traits.ts';
 import { fibreIds, type FibreId } from '@core/fibre/fibres.ts';
 import { garmentKinds, uses } from '@core/garment/kinds.ts';
 import { sizes } from '@core/model/garment.ts';
+import { scanComposition } from '@core/phrase/composition.ts';
 import { bleachOrder, ironOrder, tumbleOrder } from '@core/model/orders.ts';
 import type { GarmentInput } from '@data/garments.ts';
 import { neededText, typedNumber } from '../forms/numbers.ts';
@@ -22,11 +23,28 @@ export const washChoices = [
 export type WashChoice = (typeof washChoices)[number];
 
 type Fibres = { fibre: FibreId; percent: number }[];
+/** "60 % Baumwolle, 40 % poly" or "merino": what the reader of typed lines understands of it, if it understands every word; null = not all of it. */
+function asSpoken(text: string): Fibres | null {
+  const scan = scanComposition(text.toLowerCase(), 'any');
+  let rest = text;
+  for (const { from, to } of [...scan.spans].sort((a, b) => b.from - a.from))
+    rest = rest.slice(0, from) + rest.slice(to);
+  if (/[\p{L}\p{N}]/u.test(rest) || scan.problems.length > 0) return null;
+  const [part] = scan.parts;
+  if (part && scan.parts.length === 1 && scan.named.length === 0) return [...part.fibres];
+  const [named] = scan.named;
+  const [fibre, ...more] = named?.fibres ?? [];
+  return fibre && more.length === 0 && scan.named.length === 1 && scan.parts.length === 0
+    ? [{ fibre, percent: 100 }]
+    : null;
+}
 /** "cotton 60; polyester 40" with known fibres and a sum of 100. */
 const fibreList = (label: string) =>
   v.pipe(
     v.string(`${label}: say the fibres, like "cotton 60; polyester 40".`),
     v.rawTransform<string, Fibres>(({ dataset, addIssue, NEVER }) => {
+      const spoken = asSpoken(dataset.value);
+      if (spoken) return spoken;
       const fibres: Fibres = [];
       for (const entry of dataset.value
         .split(/[;,]+/)
