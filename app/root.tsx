@@ -82,7 +82,7 @@ export default function App({ loaderData }: Route.ComponentProps) {
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>
         <div data-hydrated={hydrated}>
-          <FormKeyProvider value={loaderData.formKey}>
+          <FormKeyProvider value={{ key: loaderData.formKey, home: loaderData.householdId }}>
             <Shell view={loaderData}>
               <Outlet />
             </Shell>

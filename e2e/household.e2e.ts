@@ -126,6 +126,20 @@ describe('the first run', () => {
     }));
 });
 
+test('a tab left open on one household cannot write into another', () =>
+  newcomer({}, async (p) => {
+    await open(p, '/pieces/ren-beanie');
+    const other = await p.context().newPage();
+    await open(other, '/begin');
+    await other.getByLabel('Name of the household').fill('Next door');
+    await other.getByRole('button', { name: 'Begin' }).click();
+    await other.waitForURL('**/basket');
+    await p.getByRole('button', { name: 'Worn today' }).click();
+    await p.getByText('This page is of another household', { exact: false }).waitFor();
+    await open(other, '/log');
+    expect(await other.getByText('Nothing logged yet').count()).toBe(1);
+  }));
+
 describe('the editors', () => {
   test('a drying place is drawn as it is typed, stored, refused when it has nothing', async () => {
     await open(page, '/household/places/rack');

@@ -5,6 +5,7 @@ import { usualProducts } from '@core/setup/usual-cupboard.ts';
 import { inHousehold } from '@data/client.ts';
 import { createHousehold, readHousehold } from '@data/household.ts';
 import { supplyPlaces } from '@data/stand-ins/water-supplier.ts';
+import { hardnessOptions } from '../household/hardness-options.ts';
 import type { Route } from './+types/begin';
 import { keyField, keyShape } from '../forms/names.ts';
 import { errorOf, readForm, replyOf, typedValue } from '../forms/read.ts';
@@ -187,17 +188,7 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
             <Asked>
               <div className="figure">
                 <NumberField {...bind('hardness', 'Figure')} />
-                <SelectField
-                  {...bind('hardnessUnit', 'In', 'dH')}
-                  options={[
-                    ['dH', '°dH'],
-                    ['mmol', 'mmol/l'],
-                    ['fH', '°fH'],
-                    ['eH', '°eH (Clark)'],
-                    ['ppm', 'ppm (mg/l CaCO₃)'],
-                    ['gpg', 'gpg'],
-                  ]}
-                />
+                <SelectField {...bind('hardnessUnit', 'In', 'dH')} options={hardnessOptions} />
               </div>
               <div className="strip">
                 <SelectField

@@ -46,9 +46,8 @@ export function newHousehold(f: BeginForm, hardnessMmolPerL: number | null): Hou
     document: {
       rules: {},
       daysToNextWash: 3,
-      water: { hardnessMmolPerL: hardnessMmolPerL ?? 2, coldC: 12, hotC: 55 },
-      tariff: { currency: 'EUR', electricityPerKwh: 0.3, waterPerM3: 4.5 },
-      room: { volumeM3: 25, airChangesPerHour: 0.5, temperatureC: 20, relativeHumidity: 0.5, airSpeedMPerS: 0.1 },
+      // What was not asked stays unsaid: the format's usual values hold.
+      water: hardnessMmolPerL === null ? {} : { hardnessMmolPerL },
       washers:
         f.machine === 'none'
           ? []

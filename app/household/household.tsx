@@ -13,6 +13,7 @@ import {
   takeBackChange,
   type HouseholdView,
 } from '@data/household.ts';
+import { hardnessOptions } from './hardness-options.ts';
 import type { Route } from './+types/household';
 import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from './household-form.ts';
 import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
@@ -259,17 +260,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
         <FieldGrid>
           <TextField {...bind('name', 'Name')} />
           <NumberField {...bind('hardness', 'Water hardness')} hint={`${v.waterClass} water`} />
-          <SelectField
-            {...bind('hardnessUnit', 'Hardness in')}
-            options={[
-              ['mmol', 'mmol/l'],
-              ['dH', '°dH'],
-              ['fH', '°fH'],
-              ['eH', '°eH (Clark)'],
-              ['ppm', 'ppm (mg/l CaCO₃)'],
-              ['gpg', 'gpg'],
-            ]}
-          />
+          <SelectField {...bind('hardnessUnit', 'Hardness in')} options={hardnessOptions} />
           <NumberField {...bind('coldC', 'Cold tap')} suffix="°C" />
           <NumberField {...bind('hotC', 'Hot tap')} suffix="°C" />
           <NumberField {...bind('electricityPerKwh', 'Electricity')} suffix={`${v.currency} per kWh`} />

@@ -1,5 +1,6 @@
 import { data, redirect } from 'react-router';
 import { readHousehold, rememberHousehold, saveGeneral } from '@data/household.ts';
+import { hardnessOptions } from './hardness-options.ts';
 import type { Route } from './+types/units';
 import { readForm, seenOf } from '../forms/read.ts';
 import { overtaken, versionOf } from '../forms/seen.server.ts';
@@ -80,17 +81,7 @@ export default function Units({ loaderData: v, actionData }: Route.ComponentProp
             ['in', 'inches'],
           ]}
         />
-        <SelectField
-          {...bind('hardness', 'Water hardness')}
-          options={[
-            ['mmol', 'mmol/l'],
-            ['dH', '°dH'],
-            ['fH', '°fH'],
-            ['eH', '°eH (Clark)'],
-            ['ppm', 'ppm (mg/l CaCO₃)'],
-            ['gpg', 'gpg'],
-          ]}
-        />
+        <SelectField {...bind('hardness', 'Water hardness')} options={hardnessOptions} />
         <SelectField {...bind('locale', 'Dates and numbers')} options={v.locales} />
         <SelectField {...bind('currency', 'Money')} options={v.currencies} />
         <TextField {...bind('timeZone', 'Time zone')} hint="Like Europe/Amsterdam." list="zones" />

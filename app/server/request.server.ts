@@ -5,7 +5,7 @@ import { inHousehold, isUnavailable, lookInHousehold, type Transaction } from '@
 import { findSubmission, keepSubmission } from '@data/submissions.ts';
 import { pageInUnits } from '@words/units.ts';
 import { oddCharacter } from '../forms/characters.ts';
-import { keyField, keyShape } from '../forms/names.ts';
+import { homeField, keyField, keyShape } from '../forms/names.ts';
 import { asTheyRead, preferences } from './preferences.server.ts';
 import { actorContext, householdContext, logContext, readyContext } from './context.ts';
 
@@ -108,6 +108,12 @@ export async function onSubmit<T>(
   }: { repeatable?: (form: FormData) => boolean; mostBytes?: number } = {},
 ): Promise<T | Response> {
   const form = await formOf(request, mostBytes);
+  const home = field(form, homeField);
+  if (home !== '' && home !== context.get(householdContext))
+    throw new Response(
+      'This page is of another household than the one this browser looks at now. Nothing was stored: switch back in the header, then send it again.',
+      { status: 409 },
+    );
   const { pathname, search } = new URL(request.url);
   if (repeatable(form)) return changeHousehold(context, (scope) => work(scope, form));
   const key = field(form, keyField);

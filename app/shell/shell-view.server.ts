@@ -15,6 +15,7 @@ export interface StageView {
 export interface ShellView {
   /** The key of the forms on this page: fresh after everything that was stored. */
   formKey: string;
+  householdId: string;
   /** null = there is none yet. */
   household: string | null;
   /** The households of this machine, this one marked. */
@@ -35,6 +36,7 @@ export async function shellView({ tx, now, householdId }: Scope): Promise<ShellV
   });
   return {
     formKey: randomUUID(),
+    householdId,
     household: home.name,
     households: (await householdsHere(tx)).map((h) => ({ ...h, here: h.id === householdId })),
     day: dayText(now, home.timeZone ?? 'UTC'),

@@ -4,13 +4,16 @@
  */
 import { createContext, useContext, useRef, useState, type FormEvent, type ReactNode } from 'react';
 import { Form, useSubmit, type FetcherWithComponents, type FormProps } from 'react-router';
-import { keyField, seenField } from '../forms/names.ts';
+import { homeField, keyField, seenField } from '../forms/names.ts';
 import { Notice } from './notice.tsx';
 
-const FormKey = createContext('');
+const FormKey = createContext({ key: '', home: '' });
 export const FormKeyProvider = FormKey.Provider;
-/** The key of this page's forms, for what is sent without one. */
-export const useFormKey = (): Record<typeof keyField, string> => ({ [keyField]: useContext(FormKey) });
+/** The key of this page's forms and the household it is of, for what is sent without a form. */
+export const useFormKey = (): Record<typeof keyField | typeof homeField, string> => {
+  const { key, home } = useContext(FormKey);
+  return { [keyField]: key, [homeField]: home };
+};
 
 const answerMs = 4_000;
 const serverAnswers = (): Promise<boolean> =>
@@ -51,6 +54,7 @@ export function PostForm({ children, seen, fetcher, ...props }: PostFormProps) {
   return (
     <Form {...props} method="post" onSubmit={(event) => void send(event)}>
       <input type="hidden" name={keyField} value={key[keyField]} />
+      <input type="hidden" name={homeField} value={key[homeField]} />
       {seen !== undefined && <input type="hidden" name={seenField} value={seen} />}
       {away && (
         <div style={{ gridColumn: '1 / -1' }}>

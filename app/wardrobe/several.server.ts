@@ -5,6 +5,7 @@ import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.t
 import { distinctName } from '@core/phrase/distinct-name.ts';
 import { readPieceLine, type PieceLine } from '@core/phrase/piece-line.ts';
 import { stainFacts, stainKinds, type StainKind } from '@core/stain/stains.ts';
+import { washesBefore } from '@core/setup/past-washes.ts';
 import { emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { addGarment, listPieces, type GarmentInput } from '@data/garments.ts';
@@ -16,8 +17,6 @@ import { garmentOf, lineView, type LineView } from './line-view.server.ts';
 
 export const mostLines = 80;
 const minute = 60_000;
-/** What people answer about the past of lines that say nothing of it, and the washes that stand for it. */
-export const washesBefore = { some: 5, many: 25, never: 0 } as const;
 
 export interface LineRow {
   n: number;

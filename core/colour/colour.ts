@@ -126,14 +126,17 @@ export function tintedHex(hex: string, towards: string, dE: number): string {
 }
 
 /**
- * A colour made lighter or darker by so many L* of CIELAB, its hue kept.
+ * A colour made lighter or darker by so many L* of CIELAB, its hue kept; it pales as far as a screen needs to show it.
  * @example shaded('#2e5fa3', -22) // a dark blue
  */
 export function shaded(hex: string, lightness: number): string {
   const lab = toLab(parseHex(hex));
   if (!lab) return hex;
   const l = Math.min(97, Math.max(6, lab.l + lightness));
-  const rgb = toRgb({ ...lab, l });
+  const shows = (x: number): boolean => x >= -0.002 && x <= 1.002;
+  let rgb = toRgb({ ...lab, l });
+  for (let share = 0.95; share > 0 && ![rgb.r, rgb.g, rgb.b].every(shows); share -= 0.05)
+    rgb = toRgb({ ...lab, l, a: lab.a * share, b: lab.b * share });
   const unit = (x: number): number => Math.min(1, Math.max(0, x));
   return formatHex({ ...rgb, r: unit(rgb.r), g: unit(rgb.g), b: unit(rgb.b) });
 }

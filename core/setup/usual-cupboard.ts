@@ -1,5 +1,5 @@
 /** What usually stands in a cupboard, on a rack and under the sink, to start from: doses as packs of these classes print them (typical values). */
-import type { DoseUnit, ProductForm } from '../model/household.ts';
+import type { DoseUnit, DryingPlace, ProductForm } from '../model/household.ts';
 
 type Row = readonly [light: number, normal: number, heavy: number];
 export interface UsualProduct {
@@ -31,16 +31,6 @@ export const usualProducts: readonly UsualProduct[] = [
   { id: 'vinegar',          name: 'White vinegar',        class: 'vinegar',        form: 'liquid', dose: null },
 ];
 
-export interface UsualPlace {
-  id: string;
-  name: string;
-  bars: number;
-  barLengthM: number;
-  flatM2: number;
-  hangers: number;
-  outdoors: boolean;
-  sun: boolean;
-}
 /** Drying places by what people call them. */
 // prettier-ignore
 export const usualPlaces = {
@@ -49,7 +39,7 @@ export const usualPlaces = {
   'large-rack': { id: 'rack', name: 'Large rack', bars: 30, barLengthM: 1,   flatM2: 1.6, hangers: 8, outdoors: false, sun: false },
   line:         { id: 'line', name: 'Line outside', bars: 6, barLengthM: 4,  flatM2: 0,   hangers: 10, outdoors: true, sun: true },
   none:         null,
-} as const satisfies Record<string, UsualPlace | null>;
+} as const satisfies Record<string, DryingPlace | null>;
 export type UsualPlaceId = keyof typeof usualPlaces;
 export const usualPlaceIds = Object.keys(usualPlaces) as UsualPlaceId[];
 

@@ -31,7 +31,7 @@ describe('half a year of the demo', () => {
     expect([...(coat ?? [])].filter((m) => mat?.has(m))).toEqual([]);
     expect(Math.min(...(cloth ?? []))).toBeGreaterThanOrEqual(12 * 60);
   });
-  test('jeans are worn about twice a week at most', () => {
+  test('jeans are worn every other day at most', () => {
     for (const p of demoWardrobe.filter((x) => x.garment.kind === 'jeans')) {
       const lately = of(p.id).filter((e) => e.kind === 'worn' && e.daysAgo <= 28);
       expect(lately.reduce((s, e) => s + (e.count ?? 1), 0)).toBeLessThanOrEqual(14);
