@@ -23,9 +23,9 @@ export async function whereabouts(tx: Transaction, now: Date): Promise<Whereabou
     .select({
       finishedAt: loads.finishedAt,
       pieces: sql<{ garment: string; dry: { hours: number } | null }[] | null>`(
-        select json_agg(json_build_object('garment', g->>'garment', 'dry', g->'dry'))
+        select json_agg(json_build_object('garment', g->>'id', 'dry', g->'dry'))
         from json_array_elements(${plans.result}->'garments') g
-        where (${plans.result}->'loads'->${loads.number}->'garments')::jsonb ? (g->>'garment'))`,
+        where (${plans.result}->'loads'->${loads.number}->'garments')::jsonb ? (g->>'id'))`,
     })
     .from(loads)
     .innerJoin(plans, eq(plans.id, loads.planId))
