@@ -5,10 +5,11 @@ import type { Transaction } from './client.ts';
 import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
+import { asLearnt, readLearnt } from './learnt.ts';
 import { piecesInLoads } from './loads.ts';
 import { piecesInSoaks } from './treatments.ts';
 
-/** Equipment, rules, and the basket's pieces that are not in a running load or a tub. */
+/** Equipment with what its runs have taught, rules, and the basket's pieces that are not in a running load or a tub. */
 export async function currentHamper(tx: Transaction, now: Date): Promise<HamperDocument | null> {
   const household = await readHousehold(tx);
   if (!household) return null;
@@ -19,7 +20,7 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
     format: 'neat-fold/hamper',
     version: 1,
     now: isoInZone(now, household.timeZone),
-    household: household.document,
+    household: asLearnt(household.document, await readLearnt(tx, household.document, now)),
     garments: pieces.map((p) => garmentDocument(p, now)),
     ...(pins.length > 0 ? { pins } : {}),
   };

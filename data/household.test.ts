@@ -128,8 +128,8 @@ describe('loads', () => {
     const id = (await plan()).loads[0]!.id;
     const ends = new Date(now.getTime() + 60_000);
     const starts = await Promise.all([
-      demo((tx) => markStarted(tx, id, now, ends)),
-      demo((tx) => markStarted(tx, id, now, ends)),
+      demo((tx) => markStarted(tx, id, { startedAt: now, endsAt: ends })),
+      demo((tx) => markStarted(tx, id, { startedAt: now, endsAt: ends })),
     ]);
     expect(starts.filter(Boolean)).toHaveLength(1);
     expect((await demo(runningLoads)).map((l) => l.id)).toContain(id);
@@ -146,7 +146,7 @@ describe('loads', () => {
   test('pieces in a running load are left out of the next basket', async () => {
     const stored = await plan();
     const load = stored.loads.find((l) => l.status === 'planned')!;
-    await demo((tx) => markStarted(tx, load.id, now, now));
+    await demo((tx) => markStarted(tx, load.id, { startedAt: now, endsAt: now }));
     const ids = (await demo((tx) => currentHamper(tx, now)))!.garments.map((g) => g.id);
     for (const g of stored.result.loads[load.number]!.garments) expect(ids).not.toContain(g);
   });

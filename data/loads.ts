@@ -1,10 +1,14 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument, PlannedLoadDocument } from '../formats/plan.ts';
 import type { Transaction } from './client.ts';
 import { isUuid } from './ids.ts';
-import { loads, plans, type LoadFindings, type PlanInsights } from './schema.ts';
+import { loads, plans, type MeasuredLoad, type PlanInsights } from './schema.ts';
+import type { Findings } from '../core/run/findings.ts';
+import type { HandWalk } from '../core/run/hand-walk.ts';
+import type { Trouble } from '../core/run/trouble.ts';
+import type { WalkState } from '../core/run/walk-state.ts';
 
 export interface LoadView {
   id: string;
@@ -14,8 +18,16 @@ export interface LoadView {
   startedAt: Date | null;
   endsAt: Date | null;
   finishedAt: Date | null;
-  findings: LoadFindings | null;
+  findings: Findings | null;
   doseTaken: boolean;
+  /** Put in after the start, besides what the plan named; part of the load's garments. */
+  added: string[];
+  walk: HandWalk | null;
+  walkState: WalkState | null;
+  trouble: Trouble | null;
+  measured: MeasuredLoad | null;
+  /** Of a plan beside the day's plan. */
+  aside: boolean;
   planId: string;
   hamper: HamperDocument;
   plan: PlanDocument;
@@ -30,15 +42,19 @@ export interface PlanView {
   loads: { id: string; number: number; status: LoadView['status']; endsAt: Date | null }[];
 }
 
-/** Store a plan with its loads; returns the plan's id. */
+/** Store a plan with its loads; returns the plan's id. `aside` = beside the day's plan, which stays the newest. */
 export async function storePlan(
   tx: Transaction,
   householdId: string,
   hamper: HamperDocument,
   result: PlanDocument,
   createdAt = new Date(),
+  aside = false,
 ): Promise<string> {
-  const [plan] = await tx.insert(plans).values({ householdId, hamper, result, createdAt }).returning({ id: plans.id });
+  const [plan] = await tx
+    .insert(plans)
+    .values({ householdId, hamper, result, createdAt, aside })
+    .returning({ id: plans.id });
   if (!plan) throw new Error('the plan was not stored');
   if (result.loads.length > 0)
     await tx.insert(loads).values(result.loads.map((_, number) => ({ householdId, planId: plan.id, number })));
@@ -47,11 +63,16 @@ export async function storePlan(
 
 /** The newest plan's id, without its documents; null = nothing was sorted yet. */
 export async function newestPlanId(tx: Transaction): Promise<string | null> {
-  const [plan] = await tx.select({ id: plans.id }).from(plans).orderBy(desc(plans.createdAt)).limit(1);
+  const [plan] = await tx
+    .select({ id: plans.id })
+    .from(plans)
+    .where(eq(plans.aside, false))
+    .orderBy(desc(plans.createdAt))
+    .limit(1);
   return plan?.id ?? null;
 }
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
-  const [plan] = await tx.select().from(plans).orderBy(desc(plans.createdAt)).limit(1);
+  const [plan] = await tx.select().from(plans).where(eq(plans.aside, false)).orderBy(desc(plans.createdAt)).limit(1);
   if (!plan) return null;
   const rows = await tx
     .select({ id: loads.id, number: loads.number, status: loads.status, endsAt: loads.endsAt })
@@ -82,7 +103,9 @@ export async function findPlan(
 
 function toView(row: { load: typeof loads.$inferSelect; plan: typeof plans.$inferSelect }): LoadView[] {
   const planned = row.plan.result.loads[row.load.number];
-  return planned ? [{ ...row.load, hamper: row.plan.hamper, plan: row.plan.result, load: planned }] : [];
+  if (!planned) return [];
+  const load = { ...planned, garments: [...planned.garments, ...row.load.added] };
+  return [{ ...row.load, hamper: row.plan.hamper, plan: row.plan.result, aside: row.plan.aside, load }];
 }
 const joined = (tx: Transaction) =>
   tx.select({ load: loads, plan: plans }).from(loads).innerJoin(plans, eq(plans.id, loads.planId));
@@ -100,17 +123,29 @@ export async function piecesInLoads(tx: Transaction): Promise<{ garmentId: strin
   const rows = await tx
     .select({
       loadId: loads.id,
+      added: loads.added,
       garments: sql<string[] | null>`${plans.result}->'loads'->${loads.number}->'garments'`,
     })
     .from(loads)
     .innerJoin(plans, eq(plans.id, loads.planId))
     .where(eq(loads.status, 'running'));
-  return rows.flatMap(({ loadId, garments }) => (garments ?? []).map((garmentId) => ({ garmentId, loadId })));
+  return rows.flatMap(({ loadId, garments, added }) =>
+    [...(garments ?? []), ...added].map((garmentId) => ({ garmentId, loadId })),
+  );
 }
 export async function finishedLoads(tx: Transaction, limit: number): Promise<LoadView[]> {
   return (await joined(tx).where(eq(loads.status, 'finished')).orderBy(desc(loads.finishedAt)).limit(limit)).flatMap(
     toView,
   );
+}
+
+/** Loads that came out since a moment, newest first. */
+export async function finishedSince(tx: Transaction, since: Date): Promise<LoadView[]> {
+  return (
+    await joined(tx)
+      .where(and(eq(loads.status, 'finished'), gt(loads.finishedAt, since)))
+      .orderBy(desc(loads.finishedAt))
+  ).flatMap(toView);
 }
 
 /** Tick or untick a preparation step; only while the load has not finished. */
@@ -124,12 +159,24 @@ export async function setTicked(tx: Transaction, id: string, step: string, done:
     .where(and(eq(loads.id, id), inArray(loads.status, ['planned', 'running'])));
 }
 /** planned → running; false when somebody was faster. */
-export async function markStarted(tx: Transaction, id: string, startedAt: Date, endsAt: Date): Promise<boolean> {
+export async function markStarted(
+  tx: Transaction,
+  id: string,
+  {
+    startedAt,
+    endsAt,
+    walk,
+    walkState,
+  }: Pick<typeof loads.$inferInsert, 'walk' | 'walkState'> & {
+    startedAt: Date;
+    endsAt: Date;
+  },
+): Promise<boolean> {
   return (
     (
       await tx
         .update(loads)
-        .set({ status: 'running', startedAt, endsAt, doseTaken: true })
+        .set({ status: 'running', startedAt, endsAt, doseTaken: true, walk, walkState, trouble: null, measured: null })
         .where(and(eq(loads.id, id), eq(loads.status, 'planned')))
         .returning({ id: loads.id })
     ).length === 1
@@ -140,7 +187,7 @@ export async function markFinished(
   tx: Transaction,
   id: string,
   finishedAt: Date,
-  findings: LoadFindings,
+  findings: Findings,
 ): Promise<boolean> {
   return (
     (
@@ -153,23 +200,72 @@ export async function markFinished(
   );
 }
 /** What was seen afterwards. */
-export async function changeFindings(tx: Transaction, id: string, findings: LoadFindings): Promise<void> {
+export async function changeFindings(tx: Transaction, id: string, findings: Findings): Promise<void> {
   await tx
     .update(loads)
     .set({ findings })
     .where(and(eq(loads.id, id), eq(loads.status, 'finished')));
 }
-/** running → planned, when it was started by mistake. */
-export async function markNotStarted(tx: Transaction, id: string): Promise<boolean> {
+/** running → planned: started by mistake, or to be run again from the beginning (`newDose` = what was in the water is gone). */
+export async function markNotStarted(tx: Transaction, id: string, newDose = false): Promise<boolean> {
   return (
     (
       await tx
         .update(loads)
-        .set({ status: 'planned', startedAt: null, endsAt: null })
+        .set({
+          status: 'planned',
+          ...(newDose ? { doseTaken: false } : {}),
+          startedAt: null,
+          endsAt: null,
+          walk: null,
+          walkState: null,
+          trouble: null,
+          measured: null,
+          added: [],
+        })
         .where(and(eq(loads.id, id), eq(loads.status, 'running')))
         .returning({ id: loads.id })
     ).length === 1
   );
+}
+
+/** What changes while a load runs. */
+type RunningChange = Partial<
+  Pick<typeof loads.$inferInsert, 'endsAt' | 'trouble' | 'measured' | 'added' | 'walk' | 'walkState'>
+>;
+/** Change a running load; `from` = the step its walk was at, so that of two screens one goes on. False when it is not so any more. */
+export async function changeRunning(
+  tx: Transaction,
+  id: string,
+  change: RunningChange,
+  from?: { seen: number },
+): Promise<boolean> {
+  const still = from ? sql`(${loads.walkState}->>'seen')::int = ${from.seen}` : undefined;
+  return (
+    (
+      await tx
+        .update(loads)
+        .set(change)
+        .where(and(eq(loads.id, id), eq(loads.status, 'running'), still))
+        .returning({ id: loads.id })
+    ).length === 1
+  );
+}
+/** Loads planned beside the day's plan that nobody has started yet. */
+export async function plannedAside(tx: Transaction): Promise<LoadView[]> {
+  return (
+    await joined(tx)
+      .where(and(eq(loads.status, 'planned'), eq(plans.aside, true)))
+      .orderBy(desc(plans.createdAt))
+  ).flatMap(toView);
+}
+/** A load beside the plan is not wanted after all; false when it runs already. */
+export async function dropAside(tx: Transaction, load: Pick<LoadView, 'id' | 'planId'>): Promise<boolean> {
+  const gone = await tx
+    .delete(loads)
+    .where(and(eq(loads.id, load.id), eq(loads.status, 'planned')))
+    .returning({ id: loads.id });
+  return gone.length === 1;
 }
 
 export async function storeInsights(tx: Transaction, planId: string, insights: PlanInsights): Promise<void> {

@@ -18,12 +18,20 @@ import {
   primaryKey,
   text,
   timestamp,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core';
 import type { Parting } from '../core/piece/state.ts';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
+import type { Findings } from '../core/run/findings.ts';
+import type { HandWalk } from '../core/run/hand-walk.ts';
+import type { LookKind } from '../core/run/inspection.ts';
+import type { MachinePhase } from '../core/run/phases.ts';
+import type { Trouble } from '../core/run/trouble.ts';
+import type { UpkeepTask } from '../core/run/upkeep.ts';
+import type { WalkState } from '../core/run/walk-state.ts';
 import type { MeasurePlace } from '../core/garment/measures.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
 import type { HamperDocument } from '../formats/hamper.ts';
@@ -313,6 +321,8 @@ export const plans = pgTable(
     hamper: json('hamper').$type<HamperDocument>().notNull(),
     result: json('result').$type<PlanDocument>().notNull(),
     insights: jsonb('insights').$type<PlanInsights>(),
+    /** A load beside the day's plan: what is washed again at once. The day's plan stays the newest. */
+    aside: boolean('aside').notNull().default(false),
   },
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
@@ -342,11 +352,6 @@ export interface PlanInsights {
 }
 
 export const loadStatuses = ['planned', 'running', 'finished'] as const;
-export interface LoadFindings {
-  catcher: 'clear' | 'trace' | 'strong' | 'none';
-  stains: 'gone' | 'left' | 'none';
-  size: 'kept' | 'changed' | 'not-looked';
-}
 export const loads = pgTable(
   'load',
   {
@@ -362,8 +367,20 @@ export const loads = pgTable(
     startedAt: at('started_at'),
     endsAt: at('ends_at'),
     finishedAt: at('finished_at'),
-    findings: jsonb('findings').$type<LoadFindings>(),
+    findings: jsonb('findings').$type<Findings>(),
     doseTaken: boolean('dose_taken').notNull().default(false),
+    /** Pieces put in after the start, besides those of the plan. */
+    added: text('added')
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
+    /** The steps of a wash by hand as they were written when it began, and how far it is. */
+    walk: jsonb('walk').$type<HandWalk>(),
+    walkState: jsonb('walk_state').$type<WalkState>(),
+    /** What stopped the machine; null = it runs. */
+    trouble: text('trouble').$type<Trouble>(),
+    /** When the machine had ended, and what the run took. */
+    measured: jsonb('measured').$type<MeasuredLoad>(),
   },
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
@@ -372,6 +389,108 @@ export const loads = pgTable(
       'cascade',
     ),
     policy('load'),
+  ],
+);
+
+/** A run as it was: until the machine had ended, not until somebody came. */
+export interface MeasuredLoad {
+  endedAt: string;
+  minutes: number;
+  /** null = nobody measured it. */
+  kwh: number | null;
+  by: 'hand' | 'meter' | 'machine';
+}
+
+/** What was seen of a load: one answer to one question, given once. */
+export const findings = pgTable(
+  'finding',
+  {
+    householdId: household(),
+    loadId: uuid('load_id').notNull(),
+    look: text('look').notNull(),
+    kind: text('kind').$type<LookKind>().notNull(),
+    answer: text('answer').notNull(),
+    /** The pieces the answer is about. */
+    pieces: text('pieces').array().notNull(),
+    note: text('note').notNull().default(''),
+    at: at('at').notNull(),
+    actor: text('actor').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.loadId, t.look] }),
+    foreignKey({ columns: [t.householdId, t.loadId], foreignColumns: [loads.householdId, loads.id] }).onDelete(
+      'cascade',
+    ),
+    policy('finding'),
+  ],
+);
+
+export const deviceKinds = ['washer', 'meter'] as const;
+export type DeviceKind = (typeof deviceKinds)[number];
+/** A machine or a plug meter that reports by itself. Its token is kept as a digest only. */
+export const devices = pgTable(
+  'device',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<DeviceKind>().notNull(),
+    washerId: text('washer_id').notNull(),
+    tokenDigest: text('token_digest').notNull(),
+    createdAt: at('created_at').notNull().defaultNow(),
+    lastSeenAt: at('last_seen_at'),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    uniqueIndex('device_token').on(t.tokenDigest),
+    policy('device'),
+  ],
+);
+/** What a device said: watts, or what the machine tells of itself. `counterS` is its own counter, which only grows. */
+export const deviceSamples = pgTable(
+  'device_sample',
+  {
+    householdId: household(),
+    id: bigserial('id', { mode: 'number' }).notNull(),
+    deviceId: uuid('device_id').notNull(),
+    at: at('at').notNull(),
+    counterS: doublePrecision('counter_s').notNull(),
+    watts: doublePrecision('watts'),
+    phase: text('phase').$type<MachinePhase>(),
+    remainingMin: doublePrecision('remaining_min'),
+    error: text('error'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('device_sample_newest').on(t.householdId, t.deviceId, t.at),
+    foreignKey({ columns: [t.householdId, t.deviceId], foreignColumns: [devices.householdId, devices.id] }).onDelete(
+      'cascade',
+    ),
+    policy('device_sample'),
+  ],
+);
+
+/** Care of the machines: what was done, and runs of it that are under way. */
+export const upkeeps = pgTable(
+  'upkeep',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    machine: text('machine').notNull(),
+    task: text('task').$type<UpkeepTask>().notNull(),
+    startedAt: at('started_at').notNull(),
+    endsAt: at('ends_at'),
+    doneAt: at('done_at'),
+    actor: text('actor').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    // One run of its kind at a time.
+    uniqueIndex('upkeep_under_way')
+      .on(t.householdId, t.machine)
+      .where(sql`done_at is null`),
+    policy('upkeep'),
   ],
 );
 

@@ -25,12 +25,13 @@ export async function stageCounts(tx: Transaction): Promise<StageCounts> {
         select 1 from soak s where s.ended_at is null and b.garment_id = any(s.pieces)
       ) and not exists (
         select 1 from load l join plan p on p.id = l.plan_id
-        where l.status = 'running' and (p.result->'loads'->l.number->'garments')::jsonb ? b.garment_id
+        where l.status = 'running'
+          and ((p.result->'loads'->l.number->'garments')::jsonb ? b.garment_id or b.garment_id = any(l.added))
       )) as basket,
       (select coalesce(sum(jsonb_array_length(state->'stains')), 0)::int from basket_entry) as marked,
       ((select count(*) from load where status = 'running') + (select count(*) from soak where ended_at is null))::int as running,
       (select count(*)::int from treatment where closed_at is null) as treated,
       (select count(*)::int from load where status = 'planned' and plan_id =
-        (select id from plan order by created_at desc limit 1)) as planned`);
+        (select id from plan where not aside order by created_at desc limit 1)) as planned`);
   return rows[0] ?? nothing;
 }

@@ -1,5 +1,5 @@
 /** Where the pieces are now: in a drum, in a tub, on the line. */
-import { and, eq, gt, sql } from 'drizzle-orm';
+import { and, eq, gt, inArray, sql } from 'drizzle-orm';
 import { pieceState, type PieceState } from '../core/piece/state.ts';
 import type { Transaction } from './client.ts';
 import type { Piece } from './garments.ts';
@@ -13,6 +13,8 @@ export interface Whereabouts {
   /** When what was washed should be dry, by its plan. */
   dryAt: ReadonlyMap<string, Date>;
 }
+/** What no plan has hung up: put in after the start. */
+const usualDryingH = 12;
 /** Nothing dries longer. */
 const longestDryingMs = 5 * 86_400_000;
 
@@ -25,7 +27,8 @@ export async function whereabouts(tx: Transaction, now: Date): Promise<Whereabou
       pieces: sql<{ garment: string; dry: { hours: number } | null }[] | null>`(
         select json_agg(json_build_object('garment', g->>'id', 'dry', g->'dry'))
         from json_array_elements(${plans.result}->'garments') g
-        where (${plans.result}->'loads'->${loads.number}->'garments')::jsonb ? (g->>'id'))`,
+        where (${plans.result}->'loads'->${loads.number}->'garments')::jsonb ? (g->>'id')
+          or g->>'id' = any(${loads.added}))`,
     })
     .from(loads)
     .innerJoin(plans, eq(plans.id, loads.planId))
@@ -33,14 +36,14 @@ export async function whereabouts(tx: Transaction, now: Date): Promise<Whereabou
   const dried = await tx
     .select({ garmentId: events.garmentId, at: sql<string>`max(${events.at})` })
     .from(events)
-    .where(and(eq(events.kind, 'dried'), gt(events.at, new Date(now.getTime() - longestDryingMs))))
+    .where(and(inArray(events.kind, ['dried', 'worn']), gt(events.at, new Date(now.getTime() - longestDryingMs))))
     .groupBy(events.garmentId);
   const driedAt = new Map(dried.map((d) => [d.garmentId, new Date(d.at)]));
   const dryAt = new Map<string, Date>();
   for (const { finishedAt, pieces } of wet)
     for (const { garment, dry } of pieces ?? []) {
-      if (!finishedAt || !dry) continue;
-      const at = new Date(finishedAt.getTime() + dry.hours * 3_600_000);
+      if (!finishedAt) continue;
+      const at = new Date(finishedAt.getTime() + (dry?.hours ?? usualDryingH) * 3_600_000);
       const said = driedAt.get(garment);
       if (said && said >= finishedAt) continue;
       if (at > (dryAt.get(garment) ?? new Date(0))) dryAt.set(garment, at);

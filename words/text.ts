@@ -23,10 +23,13 @@ import {
   useNames,
   violationNames,
 } from './en/names.ts';
+import { handWords } from './en/hand.ts';
 import { lineWords } from './en/line.ts';
+import { lookWords } from './en/look.ts';
 import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
+import { runWords } from './en/run.ts';
 import { traitLimitWords } from './en/traits.ts';
 import { treatWords } from './en/treat.ts';
 
@@ -39,6 +42,9 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...boardWords,
   ...treatWords,
   ...lineWords,
+  ...handWords,
+  ...lookWords,
+  ...runWords,
 };
 
 const and = new Intl.ListFormat(locale, { type: 'conjunction' });

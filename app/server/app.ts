@@ -8,8 +8,16 @@ import { RouterContextProvider } from 'react-router';
 import { closeDatabase } from '@data/client.ts';
 import { householdContext, logContext, nonceContext, readyContext } from './context.ts';
 import { householdOfRequest } from './cookie.server.ts';
-import { knownMethods, notTooMany, ownHostOnly, ownPagesOnly, readableAddress } from './guards.server.ts';
+import {
+  knownMethods,
+  notTooMany,
+  notTooManyReadings,
+  ownHostOnly,
+  ownPagesOnly,
+  readableAddress,
+} from './guards.server.ts';
 import { log, requestLog } from './log.server.ts';
+import { takeReadings } from '../devices/readings.server.ts';
 import { closePool } from './pool.server.ts';
 import { isReady } from './ready.server.ts';
 
@@ -72,6 +80,13 @@ app.use(
   ...reader('node_modules/@tesseract.js-data/eng/4.0.0_best_int', /^\/eng\.traineddata\.gz$/),
 );
 app.use('/reader', ...reader('node_modules/tesseract.js/dist', /^\/worker\.min\.js$/));
+// Devices of the household speak JSON with a token of their own; they are no pages, and no page's forms come here.
+app.post(
+  '/devices/v1/readings',
+  notTooManyReadings,
+  express.json({ limit: '64kb', type: 'application/json' }),
+  takeReadings,
+);
 app.use(compression());
 if (production) {
   // Compressed when built; the browser takes the smallest it understands.

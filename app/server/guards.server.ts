@@ -82,3 +82,5 @@ export const notTooMany: RequestHandler[] = [
   limited(perMinute('NEAT_FOLD_PAGES_PER_MINUTE', 6_000), () => false),
   limited(perMinute('NEAT_FOLD_FORMS_PER_MINUTE', 1_200), (request) => looking.has(request.method)),
 ];
+/** A meter speaks every few seconds; so many at once are more than a house has. */
+export const notTooManyReadings: RequestHandler = limited(perMinute('NEAT_FOLD_READINGS_PER_MINUTE', 600), () => false);

@@ -3,6 +3,8 @@ import { useEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { type } from '../theme/tokens.ts';
 import { announce } from './awake.tsx';
+import { Notice } from './notice.tsx';
+import { serverClock } from './server-clock.ts';
 
 const Clock = styled.p`
   font-size: ${type.figure};
@@ -44,20 +46,24 @@ export function Timer({
   serverNow,
   label,
   over: overWords = 'take it out',
+  most,
 }: {
   startedAt: number;
   endsAt: number;
   serverNow: number;
   label: string;
   over?: string;
+  /** The latest moment, and what to say when it has passed. */
+  most?: { at: number; words: string };
 }) {
   const [now, setNow] = useState(serverNow);
   useEffect(() => {
-    const skew = serverNow - Date.now();
-    const timer = setInterval(() => setNow(Date.now() + skew), 500);
+    const clock = serverClock(serverNow);
+    const timer = setInterval(() => setNow(clock()), 500);
     return () => clearInterval(timer);
   }, [serverNow]);
-  const left = endsAt - now;
+  // A clock that was set back never gives more than the whole time.
+  const left = endsAt - Math.max(startedAt, now);
   const over = left <= 0;
   const ranOut = useRef(over);
   useEffect(() => {
@@ -74,6 +80,7 @@ export function Timer({
       <Bar aria-hidden="true">
         <i style={{ width: `${Math.min(100, (100 * (now - startedAt)) / Math.max(1, endsAt - startedAt))}%` }} />
       </Bar>
+      {most && now > most.at && <Notice severity="caution">{most.words}</Notice>}
       <span role="status" style={{ position: 'absolute', clipPath: 'inset(50%)' }}>
         {over ? `${label}: finished, ${overWords}.` : ''}
       </span>

@@ -1,12 +1,12 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { placesOf, sizeChanges, type SizeCloth } from '@core/garment/measures.ts';
+import { placesOf, sizeChanges } from '@core/garment/measures.ts';
+import { sizeClothOf } from '@core/piece/size-cloth.ts';
 import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
-import { isKnit } from '@core/envelope/garment-envelope.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
 import { preferences } from '../server/preferences.server.ts';
-import { findPiece, garmentDocument, type Piece } from '@data/garments.ts';
+import { findPiece, garmentDocument } from '@data/garments.ts';
 import type { Route } from './+types/measure';
 import { givenMeasures, measureSchema } from './measure-form.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
@@ -27,13 +27,6 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 /** Stored to a tenth of a millimetre, shown to a millimetre. */
 const cmText = (cm: number): string => String(Math.round(cm * 10) / 10);
 
-const clothOfPiece = (piece: Piece, now: Date): SizeCloth =>
-  piece.row.traits.includes('denim-raw')
-    ? 'raw-denim'
-    : isKnit(garmentOf(garmentDocument(piece, now)))
-      ? 'knit'
-      : 'woven';
-
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx, now }) => {
     const piece = await findPiece(tx, params.pieceId);
@@ -41,7 +34,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     const places = placesOf(piece.row.kind);
     const placeWords = placeWordsOf(piece.row.kind);
     const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
-    const changes = sizeChanges(piece.state.measures, clothOfPiece(piece, now));
+    const changes = sizeChanges(piece.state.measures, sizeClothOf(garmentOf(garmentDocument(piece, now))));
     return {
       unit: preferences().units.length === 'in' ? 'inch' : 'cm',
       id: piece.row.id,

@@ -4,14 +4,24 @@ import { dryMassG } from '@core/garment/mass.ts';
 import { netNeed } from '@core/piece/nets.ts';
 import { bandOf } from '@core/stain/score.ts';
 import { stainFacts } from '@core/stain/stains.ts';
-import { garmentOf, type HamperDocument } from '@formats/hamper.ts';
+import { walkDue } from '@core/run/walk-state.ts';
+import { troubleAdvice, type Trouble } from '@core/run/trouble.ts';
+import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
+import { handTitles } from '@words/en/hand.ts';
+import { textOf } from '@words/text.ts';
 import type { PlannedGarmentDocument } from '@formats/plan.ts';
 import { listPieces } from '@data/garments.ts';
-import { findLoad } from '@data/loads.ts';
+import { findLoad, type LoadView } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
 import type { Scope } from '../server/request.server.ts';
 import { notFound } from '../server/request.server.ts';
 import { loadFacts, loadTitle, pieceRef, type LoadFacts, type PieceRef } from './load-view.server.ts';
+import { deviceNow, type DeviceNow } from './device-now.server.ts';
+import { looksOfLoad } from './inspect.server.ts';
+import { machineView, type MachineView } from './machine-view.server.ts';
+import { upkeepLine } from './upkeep-view.server.ts';
+import { printView, type PrintView } from './print-view.server.ts';
+import { mayJoinWithinMin } from './run.server.ts';
 import { clockText, dayAndYear, numberWord } from '../shared/words.ts';
 
 export interface TicketView {
@@ -26,9 +36,24 @@ export interface TicketView {
   endsText: string;
   finishedText: string;
   serverNow: number;
-  asks: { catcher: boolean; stains: boolean; size: boolean };
-  /** The catcher was asked for and nobody looked yet. */
-  readLater: boolean;
+  byHand: boolean;
+  machine: MachineView;
+  /** Of a plan beside the day's plan: washed again before it dries. */
+  aside: boolean;
+  trouble: { is: Trouble; advice: string[] } | null;
+  /** When the machine had ended, if that is known. */
+  ended: string | null;
+  /** What its device tells while it runs. */
+  device: DeviceNow | null;
+  /** Pieces of the basket that may have been forgotten; empty once it is too late. */
+  forgotten: { id: string; name: string }[];
+  /** How far a wash by hand is: "3 of 9: Soak". */
+  walk: string | null;
+  /** Questions nobody has answered yet. */
+  openLooks: number;
+  printed: PrintView;
+  /** Care of the machine that is due; null = none. */
+  upkeep: string | null;
   /** Strong colour in the water: where the first minutes are told, with these pieces. */
   rescue: string | null;
   found: string[];
@@ -73,11 +98,17 @@ function netText(
   return `${numberWord(need.nets)} ${need.nets === 1 ? 'net' : 'nets'}${need.withoutMetal > 0 ? `, ${need.withoutMetal === need.nets ? (need.nets === 1 ? 'without metal' : 'all without metal') : `${numberWord(need.withoutMetal).toLowerCase()} without metal`}` : ''}.${short}`;
 }
 
-export async function ticketView({ tx, now }: Scope, id: string): Promise<TicketView> {
+function walkText({ walk, walkState, status }: LoadView): string | null {
+  if (status !== 'running' || !walk || !walkState) return null;
+  const due = walkDue(walk, walkState);
+  return due ? `Step ${walkState.at + 1} of ${walk.steps.length}: ${handTitles[due.kind]}` : 'All steps done';
+}
+
+export async function ticketView(scope: Scope, id: string): Promise<TicketView> {
+  const { tx, now } = scope;
   const load = await findLoad(tx, id);
   if (!load) throw notFound('That load is not known here.');
   const facts = loadFacts(load.hamper, load.plan, load.load);
-  const checks = new Set(facts.procedure.map((s) => s.check?.code));
   const f = load.findings;
   const ends = load.endsAt ?? new Date(now.getTime() + load.load.durationMin * 60_000);
   const home = await readHousehold(tx);
@@ -89,6 +120,9 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
     const r = refs.get(gid);
     return r ? [r] : [];
   };
+  const household = householdOf(load.hamper.household);
+  const byHandNow = load.load.method === 'hand';
+  const running = load.startedAt ? (now.getTime() - load.startedAt.getTime()) / 60_000 : 0;
   const product = home?.document.products?.find((p) => p.id === load.load.detergent?.product);
   return {
     children: home?.children
@@ -131,8 +165,28 @@ export async function ticketView({ tx, now }: Scope, id: string): Promise<Ticket
       ? `${dayAndYear(load.finishedAt, timeZone)}, ${clockText(load.finishedAt, timeZone)}`
       : '',
     serverNow: now.getTime(),
-    asks: { catcher: checks.has('catcher-clear'), stains: checks.has('gone-dry'), size: checks.has('size-kept') },
-    readLater: load.status === 'finished' && checks.has('catcher-clear') && f?.catcher === 'none',
+    byHand: load.load.method === 'hand',
+    machine: await machineView(scope, load, home, new Map(facts.adds.map((a) => [a.product, a.amount]))),
+    aside: load.aside,
+    trouble: load.trouble && {
+      is: load.trouble,
+      advice: troubleAdvice(load.trouble, {
+        temperatureC: load.load.temperatureC,
+        roomC: household.room.temperatureC,
+      }).map(textOf),
+    },
+    ended: load.measured && clockText(new Date(load.measured.endedAt), timeZone),
+    device: load.status === 'running' ? await deviceNow(scope, load) : null,
+    forgotten:
+      load.status === 'running' && !byHandNow && running <= mayJoinWithinMin
+        ? pieces
+            .filter((p) => p.basket !== null && !load.load.garments.includes(p.row.id) && refs.has(p.row.id))
+            .map((p) => ({ id: p.row.id, name: p.row.name }))
+        : [],
+    walk: walkText(load),
+    openLooks: (await looksOfLoad(scope, load)).open.length,
+    printed: printView(load, facts),
+    upkeep: byHandNow || load.status === 'finished' ? null : await upkeepLine(scope, load.load.washer),
     rescue:
       f?.catcher === 'strong'
         ? `/rescue?${new URLSearchParams([['what', 'dye-transfer'], ...load.load.garments.map((g) => ['piece', g])]).toString()}`

@@ -1,26 +1,32 @@
-import { Link } from 'react-router';
+import { Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { newestPlan, runningLoads } from '@data/loads.ts';
+import { appendEvents } from '@data/events.ts';
+import { newestPlan, plannedAside, runningLoads } from '@data/loads.ts';
 import { listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { openSoaks } from '@data/treatments.ts';
 import type { Route } from './+types/wash';
-import { withHousehold } from '../server/request.server.ts';
+import { conflict, fieldsOf, onSubmit, withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
-import { LinkButton } from '../ui/button.tsx';
+import { Button, LinkButton } from '../ui/button.tsx';
+import { Actions } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
-import { Empty } from '../ui/notice.tsx';
+import { Empty, Notice } from '../ui/notice.tsx';
+import { PostForm } from '../ui/post-form.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
+import { openLooks, stillWet, type WetLoad } from './after-view.server.ts';
 import { loadFacts, loadTitle } from './load-view.server.ts';
+import { upkeepView } from './upkeep-view.server.ts';
 import { clothOf } from '../shared/cloth.ts';
 import { clockText } from '../shared/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Wash · Neat Fold' }];
 
 export const loader = ({ context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx, now }) => {
+  withHousehold(context, async (scope) => {
+    const { tx, now } = scope;
     const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
     const running = (await runningLoads(tx)).map((l) => {
       const facts = loadFacts(l.hamper, l.plan, l.load);
@@ -32,6 +38,9 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         startedAt: l.startedAt?.getTime() ?? 0,
         endsAt: l.endsAt?.getTime() ?? 0,
         endsText: l.endsAt ? clockText(l.endsAt, timeZone) : '',
+        byHand: l.load.method === 'hand',
+        ended: l.measured !== null,
+        trouble: l.trouble !== null,
       };
     });
     const plan = await newestPlan(tx);
@@ -63,7 +72,34 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         }),
       };
     });
-    return { running, soaking, next, serverNow: now.getTime() };
+    const again = (await plannedAside(tx)).map((l) => {
+      const facts = loadFacts(l.hamper, l.plan, l.load);
+      return { id: l.id, title: loadTitle(facts), pieces: facts.card.pieces };
+    });
+    const care = (await upkeepView(scope)).flatMap((m) => (m.underWay ? [{ ...m.underWay, machine: m.name }] : []));
+    return {
+      running,
+      soaking,
+      next,
+      again,
+      care,
+      looks: await openLooks(scope),
+      drying: await stillWet(scope),
+      serverNow: now.getTime(),
+    };
+  });
+
+/** Felt, and dry: only now they are clean. What was not wet is left as it is. */
+export const action = (args: Route.ActionArgs) =>
+  onSubmit(args, async (scope, form) => {
+    const wet = new Set((await stillWet(scope)).flatMap((l) => l.pieces.map((p) => p.id)));
+    const dry = fieldsOf(form, 'piece').filter((p) => wet.has(p));
+    if (dry.length === 0) return conflict({ message: 'That was noted on another screen already.' });
+    await appendEvents(
+      scope,
+      dry.map((garmentId) => ({ garmentId, kind: 'dried' as const, at: scope.now })),
+    );
+    return redirect('/wash');
   });
 
 const Running = styled.ul`
@@ -111,10 +147,47 @@ const Next = styled(Rows)`
   }
 `;
 
+/** What hangs, and what should be dry by now: nothing is clean before somebody has felt it. */
+function Drying({ list }: { list: readonly WetLoad[] }) {
+  return (
+    <Section>
+      <h2>Wet</h2>
+      <Rows>
+        {list.map((l) => (
+          <li key={l.id} style={{ padding: '0.6rem 0' }}>
+            <PostForm preventScrollReset style={{ display: 'grid', gap: '0.4rem' }}>
+              {l.pieces.map((p) => (
+                <input key={p.id} type="hidden" name="piece" value={p.id} />
+              ))}
+              <p>
+                <b>{l.title}</b> <Quiet>{l.when}</Quiet>{' '}
+                <Folds style={{ display: 'inline-flex', verticalAlign: 'middle' }}>
+                  {l.pieces.slice(0, 12).map((p) => (
+                    <Swatch key={p.id} cloth={p.cloth} size={20} />
+                  ))}
+                </Folds>
+              </p>
+              <Actions>
+                <Button type="submit" name="intent" value="dry" $quiet={!l.due}>
+                  {l.pieces.length === 1 ? 'It is dry' : `All ${l.pieces.length} are dry`}
+                </Button>
+                <LinkButton $quiet href={`/loads/${l.id}#drying`}>
+                  How each piece dries
+                </LinkButton>
+              </Actions>
+            </PostForm>
+          </li>
+        ))}
+      </Rows>
+    </Section>
+  );
+}
+
 export default function Wash({ loaderData: v }: Route.ComponentProps) {
   useRefresh(true);
-  const inWater = v.running.length + v.soaking.length > 0;
-  if (!inWater && v.next.length === 0)
+  const inWater = v.running.length + v.soaking.length + v.care.length > 0;
+  const todo = v.again.length + v.looks.length + v.drying.length > 0;
+  if (!inWater && !todo && v.next.length === 0)
     return (
       <Empty title="Nothing is in the water" action={<LinkButton href="/basket">To the basket</LinkButton>}>
         Sort a basket, open a ticket and start it; then its clock runs here.
@@ -124,7 +197,10 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
     <>
       <PageHead>
         <div>
-          <h1>{inWater ? 'In the water' : 'Ready to start'}</h1>
+          <h1>{inWater ? 'In the water' : v.next.length > 0 ? 'Ready to start' : 'After the wash'}</h1>
+          <p>
+            <Link to="/upkeep">Care of the machines</Link>
+          </p>
         </div>
       </PageHead>
       {inWater && (
@@ -143,8 +219,9 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
                   <Swatch key={p.id} cloth={p.cloth} />
                 ))}
               </Folds>
-              <LinkButton $large href={`/loads/${l.id}`}>
-                Take it out
+              {l.trouble && <Notice severity="caution">It stopped: see what to do on its ticket.</Notice>}
+              <LinkButton $large href={l.byHand ? `/loads/${l.id}/hand` : `/loads/${l.id}`}>
+                {l.byHand ? 'Go on, step by step' : l.ended ? 'It has ended: take it out' : 'Take it out'}
               </LinkButton>
             </li>
           ))}
@@ -167,8 +244,63 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
               </LinkButton>
             </li>
           ))}
+          {v.care.map((c) => (
+            <li key={c.id}>
+              <h2>
+                <Link to="/upkeep">{c.title}</Link>
+              </h2>
+              <Timer
+                startedAt={c.startedAt}
+                endsAt={c.endsAt}
+                serverNow={v.serverNow}
+                label={c.title}
+                over="it is over"
+              />
+              <Quiet>
+                {c.machine}, empty, ends about {c.endsText}
+              </Quiet>
+            </li>
+          ))}
         </Running>
       )}
+      {v.again.length > 0 && (
+        <Section>
+          <h2>Wash again, before it dries</h2>
+          <Next>
+            {v.again.map((l) => (
+              <li key={l.id}>
+                <Link to={`/loads/${l.id}`}>
+                  <b>{l.title}</b>
+                  <Folds>
+                    {l.pieces.slice(0, 8).map((p) => (
+                      <Swatch key={p.id} cloth={p.cloth} />
+                    ))}
+                  </Folds>
+                </Link>
+              </li>
+            ))}
+          </Next>
+        </Section>
+      )}
+      {v.looks.length > 0 && (
+        <Section>
+          <h2>Still to look at</h2>
+          <Next>
+            {v.looks.map((l) => (
+              <li key={l.id}>
+                <Link to={`/loads/${l.id}/inspect`}>
+                  <span>
+                    <b>{l.title}</b>
+                    <small>{l.questions}</small>
+                  </span>
+                  <Quiet>{l.when}</Quiet>
+                </Link>
+              </li>
+            ))}
+          </Next>
+        </Section>
+      )}
+      {v.drying.length > 0 && <Drying list={v.drying} />}
       {v.next.length > 0 && (
         <Section>
           <h2>{inWater ? 'Next' : 'Tickets'}</h2>

@@ -45,7 +45,7 @@ const brokenRule = (violation: Violation): Message =>
   violation === 'no-suitable-programme' ? say('board.nothing-washes-both') : say('board.broken', { violation });
 
 /** Each standing conflict names its piece; what only a setting breaks is said in general. */
-function whyNot(b: Basket, set: readonly number[], piece: number, violations: readonly Violation[]): Message[] {
+export function whyNot(b: Basket, set: readonly number[], piece: number, violations: readonly Violation[]): Message[] {
   const said = new Set<Violation>();
   const out: Message[] = [];
   for (const j of set) {

@@ -64,6 +64,10 @@ export const mustyIndex = (hoursDamp: number, c: number, place: DampPlace, fibre
   (hoursDamp * 2.2 ** ((clamp(c, 5, 35) - 20) / 10)) /
   (mustyHoursAt20[place] * mixture(fibre, (f) => (f === 'wool' || f === 'silk' ? 1.5 : 1)));
 
+/** Hours in which wet cotton may begin to smell at a place, at a room temperature. */
+export const mustyHoursIn = (place: DampPlace, c: number): number =>
+  (0.5 * mustyHoursAt20[place]) / 2.2 ** ((clamp(c, 5, 35) - 20) / 10);
+
 /** What the hand reports on hot cloth. */
 export const apparentMoisture = (x: number, clothC: number, roomC = 20): number =>
   Math.max(0, x - 0.001 * Math.max(0, clothC - roomC));

@@ -64,6 +64,13 @@ function adviceFor(beforeCm: number, nowCm: number, lostPercent: number, cloth: 
   return { is: 'none' };
 }
 
+/**
+ * Whether two lengths differ by more than the hand that measures.
+ * @example sizeHasChanged(65, 64.5) // false
+ */
+export const sizeHasChanged = (beforeCm: number, nowCm: number): boolean =>
+  Math.abs(shrinkPercent(beforeCm, nowCm)) >= changeFrom;
+
 /** The first measure against the newest, by place; places measured once say nothing yet. */
 export function sizeChanges(measures: readonly Measure[], cloth: SizeCloth): SizeChange[] {
   return measurePlaces.flatMap((place) => {

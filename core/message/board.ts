@@ -7,6 +7,7 @@ export const boardMessages = {
   'board.nothing-washes-both': [],
   'board.against-hand': [],
   'board.no-basin': [],
+  'board.not-at-this-setting': [],
   'pin.should-not-wait': ['name'],
   'pin.never-in-water': ['name'],
   'pin.closed': ['name', 'because'],

@@ -4,10 +4,13 @@
  */
 import { boardMessages } from './board.ts';
 import { boundMessages } from './bounds.ts';
+import { handMessages } from './hand.ts';
 import { lineMessages } from './line.ts';
+import { lookMessages } from './look.ts';
 import { needMessages } from './need.ts';
 import type { ParamTypes } from './params.ts';
 import { planMessages } from './plan.ts';
+import { runMessages } from './run.ts';
 import { treatMessages } from './treat.ts';
 
 export const messages = {
@@ -17,6 +20,9 @@ export const messages = {
   ...boardMessages,
   ...treatMessages,
   ...lineMessages,
+  ...handMessages,
+  ...lookMessages,
+  ...runMessages,
 } as const;
 export type MessageCode = keyof typeof messages;
 export type MessageParams<C extends MessageCode> = { [P in (typeof messages)[C][number]]: ParamTypes[P] };

@@ -40,6 +40,10 @@ export interface ParamTypes {
   allowedWears: number;
   litres: number;
   hotL: number;
+  kettleL: number;
+  displacedL: number;
+  cm: number;
+  times: number;
   coldL: number;
   amount: number;
   left: number;

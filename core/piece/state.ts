@@ -1,5 +1,14 @@
 /** Where a piece is in its round from shelf to shelf: the one word every screen uses for it. */
-export const pieceStates = ['gone', 'in-tub', 'in-drum', 'drying', 'in-basket', 'worn-clean', 'clean'] as const;
+export const pieceStates = [
+  'gone',
+  'in-tub',
+  'in-drum',
+  'drying',
+  'to-feel',
+  'in-basket',
+  'worn-clean',
+  'clean',
+] as const;
 export type PieceState = (typeof pieceStates)[number];
 
 /** How a piece leaves the wardrobe. */
@@ -24,6 +33,7 @@ export function pieceState(f: StateFacts, now: Date): PieceState {
   if (f.inTub) return 'in-tub';
   if (f.inDrum) return 'in-drum';
   if (f.inBasket) return 'in-basket';
-  if (f.dryAt !== null && f.dryAt > now) return 'drying';
+  // Nothing is clean before somebody has felt that it is dry.
+  if (f.dryAt !== null) return f.dryAt > now ? 'drying' : 'to-feel';
   return f.wearsSinceWash > 0 ? 'worn-clean' : 'clean';
 }

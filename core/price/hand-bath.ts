@@ -1,5 +1,13 @@
 /** How a load is washed by hand: the bath, its warm water, its rinses, and the minutes of each step. */
-import { bathCare, bathCareOrder, hotWaterL, rinsesNeeded, type BathCare } from '../washing/basin.ts';
+import {
+  bathCare,
+  bathCareOrder,
+  hotWaterL,
+  leastBathL,
+  noRinseSoakMin,
+  rinsesNeeded,
+  type BathCare,
+} from '../washing/basin.ts';
 import type { Basket } from './basket.ts';
 import { duty } from './bits.ts';
 import { hasDuty, type Features } from './features.ts';
@@ -16,8 +24,6 @@ export interface HandBath {
 
 /** Minutes of the fixed hand steps: fill 5, drain 2, each rinse 5, press 3, towel roll 4. */
 export const handStepMinutes = { fill: 5, move: 3, drain: 2, rinse: 5, press: 3, roll: 4 } as const;
-/** A bath is at least this deep, l. */
-const leastBathL = 3;
 const shortSoakMin = 10;
 
 export function handBath(
@@ -36,7 +42,9 @@ export function handBath(
     ? 0
     : hasDuty(f, duty.noSoak)
       ? Math.min(shortSoakMin, facts.soakMin)
-      : facts.soakMin;
+      : noRinse && care !== 'silk'
+        ? Math.max(noRinseSoakMin, facts.soakMin)
+        : facts.soakMin;
   return { litres, hotL: hot.ok ? hot.value : 0, rinses, soakMin, moveMin: handStepMinutes.move, care };
 }
 export const handDuration = (bath: HandBath): number =>

@@ -2,13 +2,11 @@
 import { colourHistory } from '../colour/bleed.ts';
 import type { Garment } from '../model/garment.ts';
 
-export const catcherFindings = ['clear', 'trace', 'strong', 'none'] as const;
-export const stainFindings = ['gone', 'left', 'none'] as const;
-export const sizeFindings = ['kept', 'changed', 'not-looked'] as const;
+/** What the whole load says at a glance; each question and its answer is kept by itself. */
 export interface Findings {
-  catcher: (typeof catcherFindings)[number];
-  stains: (typeof stainFindings)[number];
-  size: (typeof sizeFindings)[number];
+  catcher: 'clear' | 'trace' | 'strong' | 'none';
+  stains: 'gone' | 'left' | 'none';
+  size: 'kept' | 'changed' | 'not-looked';
 }
 
 /** Staining grade that stands for each reading by eye. */

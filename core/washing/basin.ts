@@ -1,5 +1,5 @@
 /** Basin work: volumes, displacement, liquor ratio, rinsing and mixing from two taps. Textbook geometry and dilution; factors estimated. */
-import { clamp, guardedCeil, mixture } from '../units/numbers.ts';
+import { clamp, guardedCeil, mixture, roundTo } from '../units/numbers.ts';
 import { fail, ok, type Result } from '../units/result.ts';
 import { physicalFibres, type PhysicalFibreId } from '../fibre/physical.ts';
 import type { Basin } from '../model/household.ts';
@@ -24,13 +24,17 @@ export type Build = keyof typeof heldAirLPerKg;
 export const displacementL = (dryKg: number, fibre: ReadonlyMap<PhysicalFibreId, number>, build: Build): number =>
   mixture(fibre, (f) => dryKg / physicalFibres[f].densityKgPerL) + dryKg * heldAirLPerKg[build];
 
-/** Care classes of a hand bath: litres per kg, soak and residue targets. */
+/** Care classes of a hand bath: litres per kg, minutes it soaks and at most may soak (dyed cloth less), residue target. */
 export const bathCare = {
-  normal: { liquorLPerKg: 12, soakMin: 15, residueMgPerL: 50 },
-  delicate: { liquorLPerKg: 20, soakMin: 10, residueMgPerL: 30 },
-  wool: { liquorLPerKg: 25, soakMin: 10, residueMgPerL: 30 },
-  silk: { liquorLPerKg: 25, soakMin: 3, residueMgPerL: 30 },
+  normal: { liquorLPerKg: 12, soakMin: 15, mostSoakMin: 480, mostSoakDyedMin: 120, residueMgPerL: 50 },
+  delicate: { liquorLPerKg: 20, soakMin: 10, mostSoakMin: 30, mostSoakDyedMin: 30, residueMgPerL: 30 },
+  wool: { liquorLPerKg: 25, soakMin: 10, mostSoakMin: 30, mostSoakDyedMin: 30, residueMgPerL: 30 },
+  silk: { liquorLPerKg: 25, soakMin: 3, mostSoakMin: 10, mostSoakDyedMin: 10, residueMgPerL: 30 },
 } as const;
+/** What is not rinsed out works longer, min; silk keeps its own. */
+export const noRinseSoakMin = 15;
+/** A bath is at least this deep, l. */
+export const leastBathL = 3;
 export type BathCare = keyof typeof bathCare;
 /** From the least to the most demanding; a mixed bath takes the most demanding. */
 export const bathCareOrder: readonly BathCare[] = ['normal', 'delicate', 'wool', 'silk'];
@@ -45,6 +49,32 @@ export const rinsesNeeded = (c0: number, target: number, carryL: number, rinseL:
 export function hotWaterL(volumeL: number, targetC: number, hotC: number, coldC: number): Result<number> {
   if (hotC <= coldC) return fail('the hot tap is no warmer than the cold one');
   return ok(volumeL * clamp((targetC - coldC) / (hotC - coldC), 0, 1));
+}
+/**
+ * A bath from two taps, litres to the tenth.
+ * @example bathWater(10, 30, 55, 12) // { hotL: 4.2, coldL: 5.8 }
+ */
+export function bathWater(
+  volumeL: number,
+  targetC: number,
+  hotC: number,
+  coldC: number,
+): { hotL: number; coldL: number } {
+  const hot = hotWaterL(volumeL, targetC, hotC, coldC);
+  const hotL = roundTo(hot.ok ? hot.value : 0, 1);
+  return { hotL, coldL: roundTo(volumeL - hotL, 1) };
+}
+/** How high so many litres stand in a tub, cm; null where only its volume is known. */
+export function fillHeightCm({ form }: Basin, volumeL: number): number | null {
+  if (form.shape === 'volume') return null;
+  const cm3 = 1000 * volumeL;
+  if (form.shape === 'rectangular') return cm3 / (form.lengthCm * form.widthCm);
+  if (form.shape === 'round') return cm3 / ((Math.PI / 4) * form.diameterCm ** 2);
+  // A frustum is the difference of two cones: solved for the height at which it holds the volume.
+  const a = form.bottomDiameterCm / 2;
+  const slope = (form.topDiameterCm / 2 - a) / form.depthCm;
+  if (Math.abs(slope) < 1e-9) return cm3 / (Math.PI * a ** 2);
+  return (Math.cbrt(a ** 3 + (3 * slope * cm3) / Math.PI) - a) / slope;
 }
 /** Specific heat of water, kJ/(kg K). */
 export const waterHeat = 4.186;

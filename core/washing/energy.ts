@@ -80,11 +80,14 @@ export interface MachineRun {
   extraRinse: boolean;
 }
 
+/** Share of a full load's energy that a drum filled so far takes. */
+export const energyShareAt = (fill: number): number => energyAtEmpty + (1 - energyAtEmpty) * fill;
+
 /** kWh of this run. A stated figure holds for a full load and shrinks with the fill; without one the model speaks. */
 export const runKwh = (r: MachineRun): number =>
   r.fullKwh === null
     ? modelKwh(r.row, r.massKg, r.temperatureC, r.coldC, r.spinRpm)
-    : r.fullKwh * (energyAtEmpty + (1 - energyAtEmpty) * r.fill);
+    : r.fullKwh * energyShareAt(r.fill);
 /** Litres of this run, an extra rinse included. */
 export function runWaterL(r: MachineRun): number {
   const extra = r.extraRinse ? rows[r.row].rinseA + rows[r.row].rinseB * r.massKg : 0;

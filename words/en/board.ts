@@ -7,6 +7,7 @@ export const boardWords: Record<keyof typeof boardMessages, string> = {
   'board.nothing-washes-both': 'Nothing here washes both.',
   'board.against-hand': 'Its label, or the size of the basin, is against washing it by hand.',
   'board.no-basin': 'There is no basin in this household.',
+  'board.not-at-this-setting': 'It does not bear this programme, its temperature, its spin or its detergent.',
   'pin.should-not-wait': '{name} should not wait; confirm it to let it wait all the same.',
   'pin.never-in-water': '{name} is never washed in water.',
   'pin.closed': '{name}: {because}; confirm it to wash it at your own risk.',

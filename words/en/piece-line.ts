@@ -59,6 +59,7 @@ export const stateNames: Record<PieceState, string> = {
   'in-tub': 'soaking',
   'in-drum': 'in the wash',
   drying: 'drying',
+  'to-feel': 'should be dry: feel it',
   'in-basket': 'in the basket',
   'worn-clean': 'worn but clean',
   clean: 'clean',

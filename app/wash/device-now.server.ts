@@ -1,0 +1,76 @@
+/** What a machine or its meter says of the load that runs in it. */
+import { readMeter, type MachinePhase, type MeterReading } from '@core/run/phases.ts';
+import { listDevices, samplesSince, type Device, type DeviceSample } from '@data/devices.ts';
+import type { LoadView } from '@data/loads.ts';
+import type { Scope } from '../server/request.server.ts';
+
+export interface DeviceNow {
+  name: string;
+  phase: string;
+  /** kWh so far; null = it does not measure. */
+  kwh: number | null;
+  remainingMin: number | null;
+  /** Nothing was heard from it for a while. */
+  lost: boolean;
+  error: string | null;
+}
+const phaseWords: Record<MachinePhase, string> = {
+  idle: 'waiting',
+  fill: 'filling',
+  heating: 'heating',
+  tumbling: 'washing',
+  rinse: 'rinsing',
+  spin: 'spinning',
+  pause: 'a pause',
+  ended: 'ended',
+  error: 'stopped with an error',
+};
+/** A device that is silent for so long has lost contact. */
+const silentMs = 3 * 60_000;
+/** The machine may have been switched on a little before the load was started here. */
+const beforeStartMs = 2 * 60_000;
+
+export const deviceOf = (list: readonly Device[], washer: string | null): Device | null =>
+  list.find((d) => d.washerId === washer && d.kind === 'washer') ?? list.find((d) => d.washerId === washer) ?? null;
+
+/** What the meter's watts say of a run, and when it had ended by the clock on the wall. */
+export function meterRun(
+  samples: readonly DeviceSample[],
+  expectedMin: number,
+): { reading: MeterReading; endedAt: Date | null } {
+  const watts = samples.flatMap((s) => (s.watts === null ? [] : [{ s: s.counterS, watts: s.watts }]));
+  const reading = readMeter(watts, expectedMin * 60);
+  const end = reading.endedS;
+  return {
+    reading,
+    endedAt: end === null ? null : (samples.find((s) => s.counterS >= end)?.at ?? null),
+  };
+}
+export const samplesOfRun = ({ tx }: Pick<Scope, 'tx'>, device: Device, startedAt: Date): Promise<DeviceSample[]> =>
+  samplesSince(tx, device.id, new Date(startedAt.getTime() - beforeStartMs));
+
+export async function deviceNow(scope: Scope, load: LoadView): Promise<DeviceNow | null> {
+  const device = deviceOf(await listDevices(scope.tx), load.load.washer);
+  if (!device || !load.startedAt) return null;
+  const samples = await samplesOfRun(scope, device, load.startedAt);
+  const last = samples.at(-1);
+  const lost = !last || scope.now.getTime() - last.at.getTime() > silentMs;
+  if (device.kind === 'washer')
+    return {
+      name: device.name,
+      phase: phaseWords[last?.phase ?? 'idle'],
+      kwh: null,
+      remainingMin: last?.remainingMin ?? null,
+      lost,
+      error: last?.error ?? null,
+    };
+  const { reading } = meterRun(samples, load.load.durationMin);
+  return {
+    name: device.name,
+    phase: phaseWords[reading.phase],
+    kwh: Math.round(reading.kwh * 100) / 100,
+    remainingMin: null,
+    lost,
+    error: null,
+  };
+}

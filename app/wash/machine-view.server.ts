@@ -1,0 +1,137 @@
+/** What stands at the machine: the drum before the door closes, the drawer and what goes where, the bottle's rest, what its runs have taught. */
+import { optionsFor } from '@core/run/options.ts';
+import { optionWords } from '@words/en/run.ts';
+import { drumCheck } from '@core/run/drum-check.ts';
+import { displayDose } from '@core/plan/plan.ts';
+import { profileOf } from '@core/piece/profile.ts';
+import { say } from '@core/message/message.ts';
+import { moneyOf } from '@core/message/params.ts';
+import { scaldingFromC } from '@core/run/trouble.ts';
+import { garmentOf, householdOf } from '@formats/hamper.ts';
+import { textOf } from '@words/text.ts';
+import { programmeKey, readLearnt } from '@data/learnt.ts';
+import type { HouseholdView } from '@data/schema.ts';
+import type { LoadView } from '@data/loads.ts';
+import type { Scope } from '../server/request.server.ts';
+
+export type Compartment = 'prewash' | 'main' | 'softener' | 'drum' | 'basin';
+export interface PlaceView {
+  compartment: Compartment;
+  /** What goes there, with how much, in the words of the ticket. */
+  products: { name: string; amount: string; form: string }[];
+}
+export interface MachineView {
+  check: { massText: string; freeText: string; tooFull: boolean; looseShare: number } | null;
+  places: PlaceView[];
+  hasDrawer: boolean;
+  stock: string[];
+  options: string[];
+  /** Reminders at a machine that others use. */
+  stay: string | null;
+  learnt: string[];
+  hot: boolean;
+}
+
+const formWords: Record<string, string> = {
+  liquid: 'liquid',
+  powder: 'powder',
+  tablet: 'tablet',
+  pod: 'pod',
+  bar: 'soap',
+  sheet: 'sheet',
+};
+
+/** A long pile in a round drum: what the hand finds above it, in words. */
+const freeWords = (freeCm: number): string =>
+  freeCm >= 25
+    ? `Plenty of room: ${freeCm} cm above the loose pile.`
+    : freeCm >= 10
+      ? `A hand stands upright above the pile (${freeCm} cm).`
+      : `A hand lies flat above the pile, no more (${freeCm} cm).`;
+
+export async function machineView(
+  { tx, now }: Scope,
+  { hamper, load }: LoadView,
+  home: HouseholdView | null,
+  amounts: ReadonlyMap<string, string>,
+): Promise<MachineView> {
+  const household = householdOf(hamper.household);
+  const washer = household.washers.find((w) => w.id === load.washer);
+  const programme = washer?.programmes.find((p) => p.id === load.programme);
+  const pieces = hamper.garments
+    .filter((g) => load.garments.includes(g.id))
+    .map((g) => profileOf(garmentOf(g), household.rules));
+  const doses = [...(load.detergent ? [load.detergent] : []), ...load.additives];
+  const products = new Map((home?.document.products ?? []).map((p) => [p.id, p] as const));
+  const order: readonly Compartment[] = ['drum', 'prewash', 'main', 'softener', 'basin'];
+  const places = order.flatMap((compartment) => {
+    const here = doses.filter((d) => d.compartment === compartment && d.amount > 0);
+    return here.length === 0
+      ? []
+      : [
+          {
+            compartment,
+            products: here.map((d) => ({
+              name: products.get(d.product)?.name ?? 'product',
+              amount: amounts.get(d.product) ?? '',
+              form: formWords[products.get(d.product)?.form ?? ''] ?? '',
+            })),
+          },
+        ];
+  });
+  const maxKg = load.fill > 0 ? load.massKg / load.fill : load.massKg;
+  const check = washer && programme ? drumCheck(pieces, washer, programme.maxLoadKg, load.fill) : null;
+  const learntNow = home ? await readLearnt(tx, home.document, now) : null;
+  const panel = home?.document.washers
+    ?.find((w) => w.id === load.washer)
+    ?.programmes.find((p) => p.id === load.programme);
+  const taught = learntNow?.programmes.get(programmeKey(load.washer ?? '', load.programme ?? ''));
+  const learnt: string[] = [];
+  if (panel && taught?.durationMin && taught.durationMin !== panel.durationMin)
+    learnt.push(
+      textOf(say('run.learnt', { minutes: taught.durationMin, count: taught.runs, total: panel.durationMin })),
+    );
+  const share = learntNow?.doseShares.get(load.detergent?.product ?? '') ?? 1;
+  if (share < 1 && load.detergent)
+    learnt.push(
+      textOf(
+        say('run.dose-less', {
+          product: products.get(load.detergent.product)?.name ?? 'It',
+          percent: Math.round(share * 100),
+        }),
+      ),
+    );
+  const shared =
+    washer !== undefined &&
+    (washer.pricePerRun > 0 || (home?.document.times?.slots ?? []).some((s) => s.washer === washer.id));
+  return {
+    check: check && {
+      massText: `${check.massKg.toFixed(1)} of ${Math.min(maxKg, check.maxKg).toFixed(1)} kg`,
+      freeText: freeWords(check.freeCm),
+      tooFull: check.verdict === 'over' || check.verdict === 'refuse',
+      looseShare: check.looseShare,
+    },
+    places,
+    hasDrawer: washer?.loading === 'front',
+    stock: doses.flatMap((d) => {
+      const p = products.get(d.product);
+      if (!p || p.remaining === null || p.remaining === undefined || d.amount <= 0) return [];
+      const unit = p.dose?.unit ?? d.unit;
+      const washes = Math.floor(p.remaining / d.amount);
+      return [
+        `${p.name}: ${displayDose(p.remaining, unit, false)} ${unit} there, enough for ${washes} ${washes === 1 ? 'wash' : 'washes'} like this.`,
+      ];
+    }),
+    options: optionsFor(pieces, load.extraRinse).map((o) => optionWords[o]),
+    stay:
+      washer && shared
+        ? textOf(
+            washer.pricePerRun > 0
+              ? say('run.stay-coins', { place: washer.name, cost: moneyOf(household.tariff, washer.pricePerRun) })
+              : say('run.stay', { place: washer.name }),
+          )
+        : null,
+    learnt,
+    hot: load.temperatureC >= scaldingFromC,
+  };
+}
