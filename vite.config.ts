@@ -42,6 +42,16 @@ function serverEntries(entries: Record<string, string>): Plugin {
   };
 }
 
+/** The service worker: one file at the root, so that it may look after every page. */
+const serviceWorker = (): Plugin => ({
+  name: 'service-worker',
+  apply: 'build',
+  applyToEnvironment: (env) => env.name === 'client',
+  buildStart() {
+    this.emitFile({ type: 'chunk', id: './workers/kept.worker.ts', fileName: 'sw.js' });
+  },
+});
+
 /** Everything the browser loads, beside itself as Brotli and gzip. */
 const compressedFiles = (): Plugin[] =>
   [
@@ -60,6 +70,7 @@ export default defineConfig({
     styledComponentsIds(),
     reactRouter(),
     serverEntries({ 'plan.worker.js': './workers/plan.worker.ts' }),
+    serviceWorker(),
     compressedFiles(),
   ],
   resolve: { tsconfigPaths: true },

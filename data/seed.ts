@@ -30,6 +30,9 @@ interface PastLoad {
   temperatureC: number;
   programme: string;
 }
+/** Past washes of the last days were felt dry on the next; older ones need no word. */
+const driedWithinMs = 20 * 3_600_000;
+const lastDaysMs = 7 * 86_400_000;
 /** The machine of the demo takes longer for its cottons than its panel says; somebody noted it each time. */
 const slowProgramme = { id: 'cottons', factor: 1.12 } as const;
 const realRun = (load: PlannedLoadDocument, endedAt: Date): MeasuredLoad | null =>
@@ -53,7 +56,7 @@ async function storeAnswers(
   const { rules } = householdOf(hamper.household);
   const looks = looksOf({
     pieces: hamper.garments.filter((g) => load.garments.includes(g.id)).map((g) => profileOf(garmentOf(g), rules)),
-    catcher: seen.catcher !== 'none',
+    catcher: load.procedure.some((s) => s.step === 'read-catcher'),
     byHand: load.method === 'hand',
     carefulRinse: false,
     withControl: new Set(),
@@ -65,7 +68,7 @@ async function storeAnswers(
         loadId,
         look: id,
         kind,
-        answer: kind === 'catcher' ? seen.catcher : lookFacts[kind].answers[0],
+        answer: kind === 'catcher' && seen.catcher !== 'none' ? seen.catcher : lookFacts[kind].answers[0],
         pieces: [...pieces],
         note: '',
         at,
@@ -78,6 +81,7 @@ async function storeDay(
   tx: Transaction,
   { at, hamper, plan }: PastDay,
   readings: ReadonlyMap<string, number>,
+  now: Date,
 ): Promise<Map<string, PastLoad>> {
   const planId = await storePlan(tx, demoHouseholdId, hamper, plan, at);
   const rows = await tx.select({ id: loads.id, number: loads.number }).from(loads).where(eq(loads.planId, planId));
@@ -109,6 +113,12 @@ async function storeDay(
       })
       .where(eq(loads.id, row.id));
     await storeAnswers(tx, row.id, hamper, load, findings, finishedAt);
+    const driedAt = new Date(finishedAt.getTime() + driedWithinMs);
+    if (driedAt < now && now.getTime() - driedAt.getTime() < lastDaysMs)
+      await appendEvents(
+        { tx, householdId: demoHouseholdId, actor: 'demo' },
+        load.garments.map((garmentId): NewEvent => ({ garmentId, kind: 'dried', at: driedAt })),
+      );
     for (const g of load.garments)
       pieces.set(g, {
         id: row.id,
@@ -139,7 +149,7 @@ export async function loadDemo(now: Date): Promise<boolean> {
           e.kind === 'read' && e.daysAgo === daysAgo && e.test ? [[e.garmentId, e.test.grade] as const] : [],
         ),
       );
-      inLoads.set(daysAgo, await storeDay(tx, day, readings));
+      inLoads.set(daysAgo, await storeDay(tx, day, readings, now));
     }
     const events = history.events.map((e): NewEvent => {
       const load = e.kind === 'washed' || e.kind === 'read' ? inLoads.get(e.daysAgo)?.get(e.garmentId) : undefined;

@@ -2,15 +2,12 @@
 import { useEffect } from 'react';
 import { useLocation } from 'react-router';
 
-/** The caches the service worker looks into; their names change when what they hold would not fit a new version. */
-export const pageCache = 'neat-fold-pages-1';
-
 export function useKept(active: boolean, fresh: number): void {
   const { pathname } = useLocation();
   useEffect(() => {
-    if (!active || !('serviceWorker' in navigator) || !('caches' in window)) return;
+    if (!import.meta.env.PROD || !active || !('serviceWorker' in navigator)) return;
     const keepIt = async (): Promise<void> => {
-      await navigator.serviceWorker.register('/sw.js');
+      await navigator.serviceWorker.register('/sw.js', { type: 'module' });
       const files = performance
         .getEntriesByType('resource')
         .map((e) => new URL(e.name))

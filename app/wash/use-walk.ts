@@ -4,7 +4,7 @@
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { advance, type WalkAction, type WalkPlan, type WalkState } from '@core/run/walk-state.ts';
-import { keyField } from '../forms/names.ts';
+import { homeField, keyField } from '../forms/names.ts';
 import { useFormKey } from '../ui/post-form.tsx';
 import { serverClock } from '../ui/server-clock.ts';
 import type { WalkReply } from './walk.ts';
@@ -55,7 +55,7 @@ export function useWalk(view: {
 }): Walk {
   const { id, plan, refusals, serverNow } = view;
   const place = `walk:${id}`;
-  const form = useFormKey();
+  const { [homeField]: home } = useFormKey();
   const [progress, setProgress] = useState(view.progress);
   const [waiting, setWaiting] = useState(0);
   const [message, setMessage] = useState<string | null>(null);
@@ -81,7 +81,13 @@ export function useWalk(view: {
         const response = await fetch(`/loads/${id}/walk`, {
           method: 'POST',
           headers: { 'Content-Type': 'application/x-www-form-urlencoded' },
-          body: new URLSearchParams({ ...form, [keyField]: key, seen: String(seen), did, at: String(Math.round(at)) }),
+          body: new URLSearchParams({
+            [homeField]: home,
+            [keyField]: key,
+            seen: String(seen),
+            did,
+            at: String(Math.round(at)),
+          }),
         });
         if (response.status >= 500 || response.status === 429) return;
         const reply = (await response.json().catch(() => null)) as WalkReply | null;
@@ -101,14 +107,14 @@ export function useWalk(view: {
     } finally {
       sending.current = false;
     }
-  }, [form, id, show]);
+  }, [home, id, show]);
 
   // What was kept here goes before an older page; a newer state of another device goes before what is shown.
   useEffect(() => {
     clock.current = serverClock(serverNow);
-    const before = read(place);
-    const ahead = before && before.waiting.length > 0 ? before : kept.current.waiting.length > 0 ? kept.current : null;
-    show(ahead ?? { progress: view.progress, waiting: [] });
+    const here = kept.current.waiting.length > 0 ? kept.current : read(place);
+    if (here && here.waiting.length > 0) show(here);
+    else if (view.progress.seen > kept.current.progress.seen) show({ progress: view.progress, waiting: [] });
     void flush();
   }, [flush, place, serverNow, show, view.progress]);
   useEffect(() => {
