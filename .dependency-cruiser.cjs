@@ -53,6 +53,13 @@ module.exports = {
       to: { path: '^(data|app|bin|bench|e2e)/' },
     },
     {
+      name: 'stand-ins-core',
+      comment: 'stand-ins behave like the world outside: they know core, and nothing of the application',
+      severity: 'error',
+      from: { path: room('stand-ins') },
+      to: { path: '^(words|formats|data|app|bin|bench|e2e|workers)/' },
+    },
+    {
       name: 'ui-draws-only',
       comment: 'components draw; only types may come from the views',
       severity: 'error',

@@ -20,6 +20,7 @@ const base = {
     '^@words/(.*)$': '<rootDir>/words/$1',
     '^@formats/(.*)$': '<rootDir>/formats/$1',
     '^@data/(.*)$': '<rootDir>/data/$1',
+    '^@stand-ins/(.*)$': '<rootDir>/stand-ins/$1',
   },
   modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/.data'],
 };
@@ -42,6 +43,7 @@ export default {
         '<rootDir>/bin/**/*.test.ts',
         '<rootDir>/app/**/*.test.ts',
         '<rootDir>/calibration/**/*.test.ts',
+        '<rootDir>/stand-ins/**/*.test.ts',
       ],
     },
     { ...base, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },

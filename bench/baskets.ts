@@ -1,19 +1,9 @@
 /** Made-up baskets of any size: pieces of the demo wardrobe with other colours, histories and soils. The same seed gives the same basket. */
+import { seeded } from '@core/units/random.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import { demoHousehold } from '@data/demo/household.ts';
 import { demoWardrobe } from '@data/demo/wardrobe.ts';
-
-/** A small deterministic generator (mulberry32): numbers in [0, 1). */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 const clampByte = (x: number): number => Math.max(0, Math.min(255, Math.round(x)));
 /** The same colour, a little off, as two pieces of one wardrobe are. */

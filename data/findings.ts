@@ -50,11 +50,3 @@ export const findingsSince = (tx: Transaction, kinds: readonly LookKind[], since
     .from(findings)
     .where(and(inArray(findings.kind, [...kinds]), gt(findings.at, since)))
     .orderBy(findings.at);
-/** Whether a question of a load has its answer. */
-export const isAnswered = async (tx: Transaction, loadId: string, look: string): Promise<boolean> =>
-  (
-    await tx
-      .select({ look: findings.look })
-      .from(findings)
-      .where(and(eq(findings.loadId, loadId), eq(findings.look, look)))
-  ).length > 0;

@@ -5,6 +5,7 @@ import { profileOf } from '../core/piece/profile.ts';
 import { garmentOf, householdOf, type HamperDocument } from '../formats/hamper.ts';
 import type { PlannedLoadDocument } from '../formats/plan.ts';
 import { keepFinding } from './findings.ts';
+import { letStandInsIn } from './stand-in-devices.ts';
 import { addGarment } from './garments.ts';
 import { putInBasket, emptyState } from './basket.ts';
 import { closeDatabase, inHousehold, type Transaction } from './client.ts';
@@ -185,5 +186,7 @@ if (process.argv[1]?.endsWith('seed.ts')) {
   if (process.argv.includes('--fresh')) await inHousehold(demoHouseholdId, forgetHousehold);
   const loaded = await loadDemo(new Date());
   if (loaded) console.log('loaded the demo household');
+  const tokens = process.argv.find((a) => a.startsWith('--devices='))?.slice('--devices='.length);
+  if (tokens) await letStandInsIn(tokens);
   await closeDatabase();
 }

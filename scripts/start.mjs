@@ -17,6 +17,7 @@ import {
   sayPlainly,
   seed,
   startServer,
+  startStandIns,
 } from './lib/setup.mjs';
 
 const dev = process.argv.includes('--dev');
@@ -40,20 +41,24 @@ ensureSystemPackages();
 ensurePackages();
 const database = await startPostgres(root, { log: say });
 const { prepareDatabase } = await import('./lib/migrate.mjs');
+const deviceTokens = path.join(root, '.data/devices.json');
 let child;
+let standIns;
 try {
   await prepareDatabase(database, path.join(root, 'data/migrations'));
-  seed(database.appUrl, fresh ? ['--fresh'] : []);
+  seed(database.appUrl, [`--devices=${deviceTokens}`, ...(fresh ? ['--fresh'] : [])]);
   if (dev) run(process.execPath, ['node_modules/@react-router/dev/bin.js', 'typegen']);
   else ensureBuild();
   keepLog(logFile);
   child = await startServer({ databaseUrl: database.appUrl, port, dev, log: logFile });
+  standIns = await startStandIns({ app: child.address, tokens: deviceTokens }).catch(() => null);
 } catch (error) {
   await database.leave();
   fail(plain(error));
 }
 await letGo();
 say(`Neat Fold is ready: ${child.address}   (Ctrl-C stops it)`);
+if (standIns) say(`a machine and its plug, stood in for: ${standIns.address}`);
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.child.kill('SIGTERM'));
 // npm does not pass SIGTERM on: notice that it is gone.
 const parent = process.ppid;
@@ -62,6 +67,7 @@ if (process.env.npm_lifecycle_event)
     if (process.ppid !== parent) child.child.kill('SIGTERM');
   }, 500).unref();
 const code = await child.exited;
+standIns?.child.kill('SIGTERM');
 await database.leave(); // the last to leave stops it
 say('stopped');
 process.exit(typeof code === 'number' ? code : 0);

@@ -72,6 +72,7 @@ if (wanted('imports'))
     'bench',
     'e2e',
     'workers',
+    'stand-ins',
   ]);
 
 if (wanted('unused')) check('nothing unused', [bin('knip/bin/knip.js'), '--no-progress']);

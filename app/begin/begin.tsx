@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { usualProducts } from '@core/setup/usual-cupboard.ts';
 import { inHousehold } from '@data/client.ts';
 import { createHousehold, readHousehold } from '@data/household.ts';
-import { supplyPlaces } from '@data/stand-ins/water-supplier.ts';
+import { supplyPlaces } from '@stand-ins/water-supplier.ts';
 import { hardnessOptions } from '../household/hardness-options.ts';
 import type { Route } from './+types/begin';
 import { keyField, keyShape } from '../forms/names.ts';

@@ -4,7 +4,7 @@ import { loadingOf, usualProgrammes } from '@core/setup/usual-programmes.ts';
 import { usualUnits } from '@core/units/choices.ts';
 import { convertHardness, stripHardness } from '@core/units/hardness.ts';
 import type { HouseholdView } from '@data/household.ts';
-import { hardnessAt } from '@data/stand-ins/water-supplier.ts';
+import { hardnessAt } from '@stand-ins/water-supplier.ts';
 import { isTimeZone } from '@formats/dates.ts';
 import type { BeginForm } from './begin-form.ts';
 

@@ -44,7 +44,9 @@ async function moveLoad(scope: Scope, device: Device): Promise<void> {
   const last = samples.at(-1);
   if (!last) return;
   if (device.kind === 'meter') {
-    const { reading, endedAt } = meterRun(samples, load.load.durationMin);
+    const { reading, endedAt } = meterRun(samples, load.load.durationMin, load.load.spinRpm > 0);
+    if (reading.stoppedS !== null && load.trouble === null)
+      await changeRunning(scope.tx, load.id, { trouble: 'error' });
     if (reading.endedS === null || reading.beganS === null || !endedAt) return;
     await noteEnd(scope, load, endedAt, {
       kwh: Math.round(reading.kwh * 1000) / 1000,

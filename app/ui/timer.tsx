@@ -78,7 +78,9 @@ export function Timer({
         <small>{over ? `${r.unit} over: ${overWords}` : `${r.unit} left`}</small>
       </Clock>
       <Bar aria-hidden="true">
-        <i style={{ width: `${Math.min(100, (100 * Math.max(0, now - startedAt)) / Math.max(1, endsAt - startedAt))}%` }} />
+        <i
+          style={{ width: `${Math.min(100, (100 * Math.max(0, now - startedAt)) / Math.max(1, endsAt - startedAt))}%` }}
+        />
       </Bar>
       {most && now > most.at && <Notice severity="caution">{most.words}</Notice>}
       <span role="status" style={{ position: 'absolute', clipPath: 'inset(50%)' }}>

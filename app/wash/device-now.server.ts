@@ -30,16 +30,14 @@ const silentMs = 3 * 60_000;
 /** The machine may have been switched on a little before the load was started here. */
 const beforeStartMs = 2 * 60_000;
 
-export const deviceOf = (list: readonly Device[], washer: string | null): Device | null =>
-  list.find((d) => d.washerId === washer && d.kind === 'washer') ?? list.find((d) => d.washerId === washer) ?? null;
-
 /** What the meter's watts say of a run, and when it had ended by the clock on the wall. */
 export function meterRun(
   samples: readonly DeviceSample[],
   expectedMin: number,
+  spins: boolean,
 ): { reading: MeterReading; endedAt: Date | null } {
   const watts = samples.flatMap((s) => (s.watts === null ? [] : [{ s: s.counterS, watts: s.watts }]));
-  const reading = readMeter(watts, expectedMin * 60);
+  const reading = readMeter(watts, expectedMin * 60, spins);
   const end = reading.endedS;
   return {
     reading,
@@ -49,28 +47,40 @@ export function meterRun(
 export const samplesOfRun = ({ tx }: Pick<Scope, 'tx'>, device: Device, startedAt: Date): Promise<DeviceSample[]> =>
   samplesSince(tx, device.id, new Date(startedAt.getTime() - beforeStartMs));
 
-export async function deviceNow(scope: Scope, load: LoadView): Promise<DeviceNow | null> {
-  const device = deviceOf(await listDevices(scope.tx), load.load.washer);
-  if (!device || !load.startedAt) return null;
-  const samples = await samplesOfRun(scope, device, load.startedAt);
-  const last = samples.at(-1);
-  const lost = !last || scope.now.getTime() - last.at.getTime() > silentMs;
-  if (device.kind === 'washer')
-    return {
-      name: device.name,
-      phase: phaseWords[last?.phase ?? 'idle'],
-      kwh: null,
-      remainingMin: last?.remainingMin ?? null,
-      lost,
-      error: last?.error ?? null,
-    };
-  const { reading } = meterRun(samples, load.load.durationMin);
-  return {
-    name: device.name,
-    phase: phaseWords[reading.phase],
-    kwh: Math.round(reading.kwh * 100) / 100,
-    remainingMin: null,
-    lost,
-    error: null,
-  };
+/** Every device of the load's machine that has spoken since the start. */
+export async function devicesNow(scope: Scope, load: LoadView): Promise<DeviceNow[]> {
+  const { startedAt } = load;
+  if (!startedAt) return [];
+  const devices = (await listDevices(scope.tx)).filter((d) => d.washerId === load.load.washer);
+  const told = await Promise.all(
+    devices.map(async (device) => ({ device, samples: await samplesOfRun(scope, device, startedAt) })),
+  );
+  return told.flatMap(({ device, samples }): DeviceNow[] => {
+    const last = samples.at(-1);
+    if (!last) return [];
+    const lost = scope.now.getTime() - last.at.getTime() > silentMs;
+    const { name } = device;
+    if (device.kind === 'washer')
+      return [
+        {
+          name,
+          phase: phaseWords[last.phase ?? 'idle'],
+          kwh: null,
+          remainingMin: last.remainingMin,
+          lost,
+          error: last.error,
+        },
+      ];
+    const { reading } = meterRun(samples, load.load.durationMin, load.load.spinRpm > 0);
+    return [
+      {
+        name,
+        phase: phaseWords[reading.phase],
+        kwh: Math.round(reading.kwh * 100) / 100,
+        remainingMin: null,
+        lost,
+        error: null,
+      },
+    ];
+  });
 }

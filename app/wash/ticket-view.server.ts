@@ -16,7 +16,7 @@ import { readHousehold } from '@data/household.ts';
 import type { Scope } from '../server/request.server.ts';
 import { notFound } from '../server/request.server.ts';
 import { loadFacts, loadTitle, pieceRef, type LoadFacts, type PieceRef } from './load-view.server.ts';
-import { deviceNow, type DeviceNow } from './device-now.server.ts';
+import { devicesNow, type DeviceNow } from './device-now.server.ts';
 import { looksOfLoad } from './inspect.server.ts';
 import { machineView, type MachineView } from './machine-view.server.ts';
 import { upkeepLine } from './upkeep-view.server.ts';
@@ -43,8 +43,8 @@ export interface TicketView {
   trouble: { is: Trouble; advice: string[] } | null;
   /** When the machine had ended, if that is known. */
   ended: string | null;
-  /** What its device tells while it runs. */
-  device: DeviceNow | null;
+  /** What its devices tell while it runs. */
+  devices: DeviceNow[];
   /** Pieces of the basket that may have been forgotten; empty once it is too late. */
   forgotten: { id: string; name: string }[];
   /** How far a wash by hand is: "3 of 9: Soak". */
@@ -176,7 +176,7 @@ export async function ticketView(scope: Scope, id: string): Promise<TicketView> 
       }).map(textOf),
     },
     ended: load.measured && clockText(new Date(load.measured.endedAt), timeZone),
-    device: load.status === 'running' ? await deviceNow(scope, load) : null,
+    devices: load.status === 'running' ? await devicesNow(scope, load) : [],
     forgotten:
       load.status === 'running' && !byHandNow && running <= mayJoinWithinMin
         ? pieces

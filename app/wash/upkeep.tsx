@@ -35,7 +35,8 @@ export const action = (args: Route.ActionArgs) =>
       case 'run': {
         const washer = household?.washers.find((w) => w.id === machine);
         const run = household && washer && task ? upkeepRun(washer, task, household) : null;
-        if (!run || !task) return data({ message: 'No programme of this machine is hot enough for it.' }, { status: 422 });
+        if (!run || !task)
+          return data({ message: 'No programme of this machine is hot enough for it.' }, { status: 422 });
         if ((await runningLoads(scope.tx)).some((l) => l.load.washer === machine))
           return conflict({ message: 'A load runs in that machine: take it out first.' });
         const endsAt = new Date(scope.now.getTime() + run.minutes * 60_000);

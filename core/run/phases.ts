@@ -31,6 +31,10 @@ export interface MeterReading {
   phase: MachinePhase;
   /** Second at which the machine had ended; null = it runs, or never began. */
   endedS: number | null;
+  /** Second at which that was sure. */
+  foundS: number | null;
+  /** Second since which it is quiet although it cannot be over; null = it is not. */
+  stoppedS: number | null;
   beganS: number | null;
   kwh: number;
   /** Longest time without a sample, s: a meter that lost contact. */
@@ -45,13 +49,19 @@ const spinFromW = 110;
 const spinLeastS = 50;
 /** Longer pauses between samples are no measurement: nothing is counted for them. */
 const longestStepS = 120;
-/** Quiet that ends a run: short once it has spun near its end, long before. */
-const quietAfterSpinS = 130;
+/**
+ * Quiet that ends a run, s: short once it has spun near its end, longer where it ends without a spin, long before. The shortest is longer than any
+ * filling between two rinses. Pulses that loosen the load afterwards may take up this share of it.
+ */
+const quietAfterSpinS = 172;
+const quietUnspunS = 240;
 const quietOtherwiseS = 720;
-/** Share of the expected time from which a spin may be the last one. */
+const pulsesAtMost = 0.2;
+/** So much of the quiet must have been measured. */
+const measuredAtLeast = 0.6;
+/** Share of the expected time from which a spin may be the last one, and from which quiet without a spin may be the end. */
 const lastSpinFrom = 0.72;
-/** Short pulses that loosen the load after the end do not make it run again. */
-const loosenMostS = 25;
+const endFrom = 0.85;
 const windowS = 60;
 
 function classify(samples: readonly WattSample[], i: number): MachinePhase {
@@ -74,31 +84,53 @@ function classify(samples: readonly WattSample[], i: number): MachinePhase {
   return 'pause';
 }
 
+/** Since when it is quiet, if the last `forS` seconds before sample `i` were; null = they were not. */
+function quietSince(samples: readonly WattSample[], i: number, forS: number): number | null {
+  const here = samples[i];
+  if (!here || here.watts >= spinFromW) return null;
+  let n = 0;
+  let loud = 0;
+  let lastDense: number | null = null;
+  let first = here.s;
+  let measuredS = 0;
+  for (let k = i; k >= 0; k--) {
+    const x = samples[k];
+    if (!x || here.s - x.s > forS) break;
+    n++;
+    measuredS += Math.min(first - x.s, longestStepS);
+    first = x.s;
+    if (x.watts >= heatingFromW) return null;
+    if (x.watts >= quietBelowW) loud++;
+    if (x.watts >= spinFromW) lastDense ??= x.s;
+  }
+  if ((samples[0]?.s ?? here.s) > here.s - forS || loud / n > pulsesAtMost || measuredS < measuredAtLeast * forS)
+    return null;
+  return lastDense ?? first;
+}
+
 /**
  * @param expectedS seconds the run should take, from the plan
- * @example readMeter(samples, 90 * 60).endedS
+ * @param spins whether it ends with a spin
+ * @example readMeter(samples, 90 * 60, true).endedS
  */
-export function readMeter(samples: readonly WattSample[], expectedS: number): MeterReading {
+export function readMeter(samples: readonly WattSample[], expectedS: number, spins = true): MeterReading {
   const reading: MeterReading = {
     spans: [],
     phase: 'idle',
     endedS: null,
+    foundS: null,
+    stoppedS: null,
     beganS: null,
     kwh: 0,
     longestGapS: 0,
   };
-  let quietFrom: number | null = null;
-  let burstFrom: number | null = null;
   let lateSpinEnded = false;
   let before: WattSample | null = null;
   const span = (phase: MachinePhase, s: number): void => {
     reading.phase = phase;
     const last = reading.spans.at(-1);
-    if (last?.phase === phase) last.toS = s;
-    else {
-      if (last) last.toS = s;
-      reading.spans.push({ phase, fromS: s, toS: s });
-    }
+    if (last) last.toS = s;
+    if (last?.phase !== phase) reading.spans.push({ phase, fromS: s, toS: s });
   };
   for (let i = 0; i < samples.length; i++) {
     const x = samples[i];
@@ -108,30 +140,26 @@ export function readMeter(samples: readonly WattSample[], expectedS: number): Me
       if (reading.beganS !== null) reading.longestGapS = Math.max(reading.longestGapS, step);
       if (step <= longestStepS) reading.kwh += (((before.watts + x.watts) / 2) * step) / 3_600_000;
     }
-    const gap = before ? x.s - before.s : 0;
     before = x;
     if (reading.beganS === null) {
       if (x.watts < runningFromW) continue;
       reading.beganS = x.s;
     }
     const phase = classify(samples, i);
-    if (x.watts >= quietBelowW) {
-      burstFrom ??= x.s;
-      // Quiet goes on through a short pulse that only loosens the load.
-      if (phase === 'heating' || x.s - burstFrom > loosenMostS || !lateSpinEnded) quietFrom = null;
-    } else {
-      burstFrom = null;
-      // After a loss of contact nobody knows how long it has been quiet: it counts from the first sample since.
-      if (quietFrom === null || gap > longestStepS) quietFrom = x.s;
-    }
     if (phase === 'spin') lateSpinEnded = x.s - reading.beganS >= lastSpinFrom * expectedS;
     if (phase === 'heating') lateSpinEnded = false;
-    const quietS = quietFrom === null ? 0 : x.s - quietFrom;
-    if (quietFrom !== null && quietS >= (lateSpinEnded ? quietAfterSpinS : quietOtherwiseS)) {
-      span('ended', quietFrom);
-      reading.endedS = quietFrom;
-      return reading;
+    const nearEnd = (since: number): boolean => since - (reading.beganS ?? 0) >= endFrom * expectedS;
+    const short = quietSince(samples, i, lateSpinEnded ? quietAfterSpinS : quietUnspunS);
+    const ended = short !== null && (lateSpinEnded || (!spins && nearEnd(short))) ? short : null;
+    const long = ended === null ? quietSince(samples, i, quietOtherwiseS) : null;
+    // The spin that nobody saw may have fallen into the silence of the meter; else quiet without it is a machine that stopped.
+    const unseen = reading.longestGapS > longestStepS;
+    const over = ended ?? (long !== null && nearEnd(long) && (!spins || unseen) ? long : null);
+    if (over !== null) {
+      span('ended', over);
+      return { ...reading, endedS: over, foundS: x.s, stoppedS: null };
     }
+    reading.stoppedS = long;
     span(phase, x.s);
   }
   return reading;

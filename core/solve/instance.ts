@@ -1,4 +1,5 @@
 /** One group of pieces to be divided into loads and waiting. An item is one piece, or several that must stay together. */
+import { seededBits } from '../units/random.ts';
 import type { Basket } from '../price/basket.ts';
 import { cheapest } from '../price/price.ts';
 
@@ -19,17 +20,6 @@ export interface Division {
   loads: number[][];
   waiting: number[];
   cost: number;
-}
-
-/** A small deterministic generator (mulberry32): integers in [0, 2³²). Same seed, same numbers, on every machine. */
-export function seededBits(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), a | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return (t ^ (t >>> 14)) >>> 0;
-  };
 }
 
 export const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);

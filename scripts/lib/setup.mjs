@@ -94,7 +94,9 @@ const walk = (dir) =>
 /** Production build, again whenever a source differs from the last one. */
 export function ensureBuild() {
   const sources = [
-    ...['app', 'core', 'words', 'formats', 'data', 'workers'].flatMap(walk).filter((f) => !/\.test\.tsx?$/.test(f)),
+    ...['app', 'core', 'words', 'formats', 'data', 'workers', 'stand-ins']
+      .flatMap(walk)
+      .filter((f) => !/\.test\.tsx?$/.test(f)),
     'package-lock.json',
     'vite.config.ts',
     'react-router.config.ts',
@@ -163,4 +165,24 @@ export async function startServer({ databaseUrl, port, dev = false, quiet = fals
   }
   child.kill('SIGKILL');
   throw new Error('the server did not come up');
+}
+
+/** Start the stand-ins of a machine and a meter; they are good to have and nothing waits for them. */
+export async function startStandIns({ app, tokens, port = 0 }) {
+  const child = spawn(
+    process.execPath,
+    ['--import', 'tsx', 'stand-ins/devices.ts', '--app', app, '--tokens', tokens, '--port', String(port)],
+    { cwd: root, stdio: ['ignore', 'pipe', 'ignore'], env: { ...process.env, NODE_OPTIONS: '' } },
+  );
+  const address = await new Promise((resolve, reject) => {
+    const late = setTimeout(() => reject(new Error('the stand-ins did not come up')), 20_000);
+    child.once('exit', () => reject(new Error('the stand-ins did not come up')));
+    child.stdout.on('data', (data) => {
+      const m = /http:\S+/.exec(String(data));
+      if (!m) return;
+      clearTimeout(late);
+      resolve(m[0]);
+    });
+  });
+  return { child, address };
 }

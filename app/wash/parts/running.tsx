@@ -24,9 +24,7 @@ const Branch = styled(PostForm)`
   }
 `;
 
-function Device({ v }: { v: TicketView }) {
-  const d = v.device;
-  if (!d) return null;
+function Device({ d }: { d: TicketView['devices'][number] }) {
   if (d.lost)
     return (
       <Notice severity="caution">
@@ -146,7 +144,9 @@ export function Running({ v }: { v: TicketView }) {
               </>
             )
           )}
-          <Device v={v} />
+          {v.devices.map((d) => (
+            <Device key={d.name} d={d} />
+          ))}
           <Trouble v={v} />
           {v.machine.stay && !v.trouble && <Notice severity="caution">{v.machine.stay}</Notice>}
         </Block>

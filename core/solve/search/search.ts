@@ -2,7 +2,8 @@
  * Large-neighbourhood search over divisions: build, improve by small moves, then gather loads that pay by way of washing, and take a few loads apart and
  * put them together again, keeping what is cheaper. Deterministic: a fixed seed and a count of rounds, never a clock.
  */
-import { ascending, fits, seededBits, type Division, type Instance, type Pricer } from '../instance.ts';
+import { seededBits } from '../../units/random.ts';
+import { ascending, fits, type Division, type Instance, type Pricer } from '../instance.ts';
 import type { Modes } from '../bounds/modes.ts';
 import { least, newLoad, Places, type Load, type State } from './places.ts';
 import { Regroup, type Proposal } from './regroup.ts';
