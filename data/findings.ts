@@ -1,5 +1,5 @@
 /** What was seen of the loads: one answer to one question. Of two that answer the first wins. */
-import { and, eq, gt, inArray } from 'drizzle-orm';
+import { and, gt, inArray } from 'drizzle-orm';
 import type { LookKind } from '../core/run/inspection.ts';
 import type { Transaction } from './client.ts';
 import type { Writer } from './events.ts';

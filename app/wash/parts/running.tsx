@@ -34,7 +34,7 @@ function Device({ d }: { d: TicketView['devices'][number] }) {
   return (
     <p>
       <b>{d.name}</b>: {d.phase}
-      {d.kwh !== null && `, ${d.kwh.toFixed(2)} kWh so far`}
+      {d.kwh !== null && `, ${d.kwh.toFixed(2)} kWh`}
       {d.remainingMin !== null && `, ${Math.round(d.remainingMin)} min left`}
       {d.error && `, error ${d.error}`}
     </p>
