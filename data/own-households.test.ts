@@ -26,7 +26,6 @@ import {
 } from './household.ts';
 import { previewImport, recentImports, storeImport, takeBackImport } from './imports.ts';
 import { loadDemo } from './seed.ts';
-import { stateOf, whereabouts } from './whereabouts.ts';
 
 const now = new Date('2026-05-09T06:00:00Z');
 const mine = '6f0b1a5e-0000-4000-8000-0000000000a1';
@@ -229,21 +228,4 @@ describe('pieces that leave', () => {
     await inHousehold(mine, (tx) => forgetGarment(tx, 'tee'));
     expect(await lookInHousehold(mine, (tx) => findPiece(tx, 'tee'))).toBeNull();
   });
-});
-
-test('what came out of the last wash dries for as long as its plan says, or until somebody says it is dry', async () => {
-  const pieces = await lookInHousehold(demoHouseholdId, listPieces);
-  const where = await lookInHousehold(demoHouseholdId, (tx) => whereabouts(tx, now));
-  const piece = pieces.find((p) => where.dryAt.has(p.row.id) && p.basket === null);
-  const id = piece?.row.id ?? '';
-  const dryAt = where.dryAt.get(id);
-  if (!piece || !dryAt) throw new Error('the demo washed two days ago: something of it dried');
-  const at = (ms: number) => new Date(dryAt.getTime() + ms);
-  expect(stateOf(piece, where, at(-1))).toBe('drying');
-  expect(stateOf(piece, where, at(0))).not.toBe('drying');
-  await inHousehold(demoHouseholdId, (tx) =>
-    appendEvents({ tx, householdId: demoHouseholdId, actor: 'home' }, [{ garmentId: id, kind: 'dried', at: now }]),
-  );
-  const later = await lookInHousehold(demoHouseholdId, (tx) => whereabouts(tx, now));
-  expect(later.dryAt.has(id)).toBe(false);
 });

@@ -14,7 +14,7 @@ test.each<[Partial<StateFacts>, string]>([
   [{}, 'clean'],
   [{ wearsSinceWash: 1 }, 'worn-clean'],
   [{ dryAt: new Date('2026-05-09T10:00:01Z') }, 'drying'],
-  [{ dryAt: new Date('2026-05-09T10:00:00Z') }, 'clean'],
+  [{ dryAt: new Date('2026-05-09T10:00:00Z') }, 'to-feel'],
   [{ inBasket: true, wearsSinceWash: 3 }, 'in-basket'],
   [{ inBasket: true, inDrum: true }, 'in-drum'],
   [{ inBasket: true, inTub: true }, 'in-tub'],
