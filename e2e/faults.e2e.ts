@@ -169,8 +169,7 @@ describe('a load runs once', () => {
     const before = (await inBasket(piece))!.washCount;
     const starts = await Promise.all([1, 2, 3, 4].map(() => sendForm(first, { intent: 'start' })));
     expect(starts.map((s) => s.status).sort()).toEqual([302, 409, 409, 409]);
-    const findings = { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' };
-    const ends = await Promise.all([1, 2, 3, 4].map(() => sendForm(first, findings)));
+    const ends = await Promise.all([1, 2, 3, 4].map(() => sendForm(first, { intent: 'out' })));
     expect(ends.map((s) => s.status).sort()).toEqual([302, 409, 409, 409]);
     await sendForm('/basket', { add: piece });
     expect((await inBasket(piece))!.washCount).toBe(before + 1);
@@ -213,7 +212,7 @@ describe('what was stored does not break what comes after', () => {
     expect(reading.status).toBe(409);
     expect((await fetch(`${address}/sort`)).status).toBe(200);
   });
-  test('a load finished without a look asks for its catcher again; strong colour leads to the first minutes', async () => {
+  test('a load taken out without a look is asked for it later; strong colour leads to the first minutes', async () => {
     await sendForm('/sort', { intent: 'sort' });
     const { loads } = (await (await fetch(`${address}/plan.json`)).json()) as {
       loads: { procedure: { check: { code: string } | null }[] }[];
@@ -223,12 +222,13 @@ describe('what was stored does not break what comes after', () => {
     const html = await pageText(`/sort?load=${number + 1}`);
     const ticket = /href="(\/loads\/[0-9a-f-]+)"[^>]*>Open its ticket/.exec(html)?.[1] ?? '';
     expect((await sendForm(ticket, { intent: 'start' })).status).toBe(302);
-    expect((await sendForm(ticket, { intent: 'finish' })).status).toBe(302);
-    await open(page, ticket);
-    await page.getByRole('button', { name: 'Strongly coloured' }).click();
-    await page.getByText('Colour has run', { exact: false }).waitFor();
-    expect((await sendForm(ticket, { intent: 'read-later', catcher: 'clear' })).status).toBe(409);
-    await page.getByRole('link', { name: 'What to do now' }).click();
+    expect((await sendForm(ticket, { intent: 'out' })).status).toBe(302);
+    await open(page, '/wash');
+    await page.locator(`a[href="${ticket}/inspect"]`).click();
+    await page.getByRole('button', { name: 'Strong colour' }).click();
+    await page.getByText('A lot of dye was in the water', { exact: false }).waitFor();
+    expect((await sendForm(`${ticket}/inspect`, { look: 'catcher', answer: 'clear' })).status).toBe(409);
+    await page.getByRole('link', { name: 'Step by step, with these pieces' }).click();
     await page.getByText('Keep everything wet and cold', { exact: false }).waitFor();
     expect(await page.locator('input[name="piece"]:checked').count()).toBeGreaterThan(0);
   });

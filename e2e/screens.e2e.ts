@@ -69,6 +69,7 @@ describe('before any sorting', () => {
       await page.locator('button[name="tick"]').first().click();
       expect(await page.locator('button[name="untick"]').count()).toBe(1);
       await page.getByRole('button', { name: 'Start the load' }).click();
+      await page.getByText('Something is different').click();
       await page.getByRole('button', { name: 'It was not started' }).click();
       expect(await page.getByRole('button', { name: 'Start the load' }).count()).toBe(1);
     }));
@@ -85,6 +86,8 @@ const screens = [
   '/pieces/new?line=navy+merino+jumper',
   '/label',
   'what-if',
+  '/upkeep',
+  '/household/devices',
   '/pieces/juna-jeans',
   '/pieces/juna-lambswool/measure',
   '/treat',
@@ -295,7 +298,7 @@ describe('bad input names the field and keeps what was typed', () => {
       await page.getByRole('button', { name: 'Store', exact: true }).click();
       await page.getByText('Dose table: fill all nine cells or none', { exact: false }).first().waitFor();
     }));
-  test('finishing asks for what the load asks', () =>
+  test('an answer that is none of the question is refused in words', () =>
     inContext({}, async (page) => {
       await sendForm('/sort', { intent: 'sort' }); // the tests above have changed the basket
       await open(page, '/sort');
@@ -304,7 +307,9 @@ describe('bad input names the field and keeps what was typed', () => {
       ticket = new URL(page.url()).pathname;
       await page.getByRole('button', { name: 'Start the load' }).click();
       await page.getByRole('timer').waitFor();
-      const bad = await sendForm(ticket, { intent: 'finish', catcher: 'purple' });
+      expect((await sendForm(ticket, { intent: 'left', left: 'soon' })).status).toBe(422);
+      expect((await sendForm(ticket, { intent: 'out' })).status).toBe(302);
+      const bad = await sendForm(`${ticket}/inspect`, { look: 'damage', answer: 'purple' });
       expect(bad.status).toBe(422);
       expect(await bad.text()).not.toMatch(/at \w+ \(/);
     }));

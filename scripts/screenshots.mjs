@@ -94,7 +94,7 @@ try {
   await open('/wash');
   await shot('running-phone', 'phone');
   await open(ticket);
-  await sendForm(server.address, ticket, { intent: 'finish', catcher: 'clear', stains: 'gone', size: 'kept' });
+  await sendForm(server.address, ticket, { intent: 'out' });
   await open('/log');
   await shot('log');
   await open('/pieces/tovi-merino');

@@ -18,7 +18,7 @@ registerRoute(
   ({ url, request }) => request.method === 'GET' && keptPage.test(url.pathname),
   new NetworkFirst({
     cacheName: pages,
-    networkTimeoutSeconds: 4,
+    networkTimeoutSeconds: 8,
     plugins: [new ExpirationPlugin({ maxEntries: 40, maxAgeSeconds: 2 * 86_400, purgeOnQuotaError: true })],
   }),
 );

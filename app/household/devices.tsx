@@ -19,19 +19,18 @@ export const loader = ({ context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const home = await readHousehold(tx);
     const washers = (home?.document.washers ?? []).map((w) => ({ id: w.id, name: w.name ?? w.id }));
-    const devices = await Promise.all(
-      (await listDevices(tx)).map(async (d) => {
-        const last = await newestSample(tx, d.id);
-        return {
-          id: d.id,
-          name: d.name,
-          kind: d.kind,
-          machine: washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone',
-          heard: d.lastSeenAt ? clockText(d.lastSeenAt, home?.timeZone ?? 'UTC') : null,
-          said: last ? (last.watts === null ? (last.phase ?? '') : `${Math.round(last.watts)} W`) : null,
-        };
-      }),
-    );
+    const devices = [];
+    for (const d of await listDevices(tx)) {
+      const last = await newestSample(tx, d.id);
+      devices.push({
+        id: d.id,
+        name: d.name,
+        kind: d.kind,
+        machine: washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone',
+        heard: d.lastSeenAt ? clockText(d.lastSeenAt, home?.timeZone ?? 'UTC') : null,
+        said: last ? (last.watts === null ? (last.phase ?? '') : `${Math.round(last.watts)} W`) : null,
+      });
+    }
     return { washers, devices };
   });
 

@@ -52,9 +52,8 @@ export async function devicesNow(scope: Scope, load: LoadView): Promise<DeviceNo
   const { startedAt } = load;
   if (!startedAt) return [];
   const devices = (await listDevices(scope.tx)).filter((d) => d.washerId === load.load.washer);
-  const told = await Promise.all(
-    devices.map(async (device) => ({ device, samples: await samplesOfRun(scope, device, startedAt) })),
-  );
+  const told: { device: Device; samples: DeviceSample[] }[] = [];
+  for (const device of devices) told.push({ device, samples: await samplesOfRun(scope, device, startedAt) });
   return told.flatMap(({ device, samples }): DeviceNow[] => {
     const last = samples.at(-1);
     if (!last) return [];

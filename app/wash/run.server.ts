@@ -17,14 +17,17 @@ import {
   markStarted,
   newestPlanId,
   piecesInLoads,
+  runningLoads,
   type LoadView,
 } from '@data/loads.ts';
 import { piecesInSoaks } from '@data/treatments.ts';
+import { upkeepUnderWay } from '@data/upkeep.ts';
 import type { MeasuredLoad } from '@data/schema.ts';
 import type { Scope } from '../server/request.server.ts';
 import { handWalkOf } from './hand-walk.server.ts';
 
-export type StartResult = 'started' | 'already-started' | 'piece-busy' | 'older-plan' | 'piece-gone' | 'piece-changed';
+export type StartResult =
+  'started' | 'already-started' | 'machine-busy' | 'piece-busy' | 'older-plan' | 'piece-gone' | 'piece-changed';
 
 /** What decides how a piece may be washed: a change of it since the sorting makes the ticket wrong. */
 const clothOfPiece = (g: GarmentDocument): string =>
@@ -40,6 +43,11 @@ const clothOfPiece = (g: GarmentDocument): string =>
     g.count,
     g.allowTestFirst,
   ]);
+
+/** Something is in that drum: a load, or a run of care. */
+const machineBusy = async (tx: Scope['tx'], washer: string): Promise<boolean> =>
+  (await runningLoads(tx)).some((l) => l.load.washer === washer) ||
+  (await upkeepUnderWay(tx)).some((u) => u.machine === washer);
 
 /** Start a planned load, if its ticket still tells how things are: of the newest plan, its pieces as they were sorted, in the basket, and nowhere else. */
 export async function startLoad({ tx, now }: Scope, load: LoadView, startedAt = now): Promise<StartResult> {
@@ -57,6 +65,7 @@ export async function startLoad({ tx, now }: Scope, load: LoadView, startedAt = 
     ...(await piecesInSoaks(tx)).map((p) => p.garmentId),
   ]);
   if (load.load.garments.some((g) => busy.has(g))) return 'piece-busy';
+  if (load.load.washer !== null && (await machineBusy(tx, load.load.washer))) return 'machine-busy';
   const walk = handWalkOf(load);
   const endsAt = new Date(startedAt.getTime() + load.load.durationMin * 60_000);
   if (!(await markStarted(tx, load.id, { startedAt, endsAt, walk, walkState: walk && beginWalk() })))

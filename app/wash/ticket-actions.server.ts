@@ -11,6 +11,7 @@ import { joinRunning, mayJoinWithinMin, noteEnd, startLoad, takeOut, type StartR
 /** Why a load does not start, and what to do. */
 const notStarted: Record<Exclude<StartResult, 'started'>, string> = {
   'already-started': 'It was already started on another screen. This one now shows the running load.',
+  'machine-busy': 'Something is in that machine already. Take it out first, on Wash; then start this one.',
   'piece-busy': 'One of its pieces is in a running load or soaks in a tub. Finish that first, or sort again.',
   'older-plan': 'The basket was sorted again since this ticket. Open Sort and take the newest ticket.',
   'piece-gone':

@@ -6,6 +6,7 @@ import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet } from '../ui/page.tsx';
+import { useKept } from '../ui/use-kept.ts';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { AtTheMachine, WhatGoesIn } from './parts/at-machine.tsx';
 import { Marks, Preparation } from './parts/prepare.tsx';
@@ -96,6 +97,7 @@ function Start({ v }: { v: TicketView }) {
 export default function Ticket({ loaderData: v, actionData }: Route.ComponentProps) {
   const { card, figures, procedure, warnings, dryWarnings, drying } = v.facts;
   useRefresh(v.status === 'running');
+  useKept(v.status === 'running', v.serverNow);
   const careful = warnings.filter((w) => w.severity !== 'info');
   const notes = warnings.filter((w) => w.severity === 'info');
   const message = actionData && 'message' in actionData ? actionData.message : null;

@@ -15,6 +15,7 @@ import { Empty, Notice } from '../ui/notice.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
+import { useKept } from '../ui/use-kept.ts';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { openLooks, stillWet, type WetLoad } from './after-view.server.ts';
 import { loadFacts, loadTitle } from './load-view.server.ts';
@@ -185,6 +186,7 @@ function Drying({ list }: { list: readonly WetLoad[] }) {
 
 export default function Wash({ loaderData: v }: Route.ComponentProps) {
   useRefresh(true);
+  useKept(v.running.length > 0, v.serverNow);
   const inWater = v.running.length + v.soaking.length + v.care.length > 0;
   const todo = v.again.length + v.looks.length + v.drying.length > 0;
   if (!inWater && !todo && v.next.length === 0)
