@@ -229,7 +229,7 @@ describe('what was stored does not break what comes after', () => {
     await page.getByText('A lot of dye was in the water', { exact: false }).waitFor();
     expect((await sendForm(`${ticket}/inspect`, { look: 'catcher', answer: 'clear' })).status).toBe(409);
     await page.getByRole('link', { name: 'Step by step, with these pieces' }).click();
-    await page.getByText('Keep everything wet and cold', { exact: false }).waitFor();
+    await page.getByRole('heading', { name: 'To which pieces?' }).waitFor();
     expect(await page.locator('input[name="piece"]:checked').count()).toBeGreaterThan(0);
   });
 });

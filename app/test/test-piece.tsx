@@ -9,12 +9,12 @@ import { riskSchema, testSchema } from './test-form.ts';
 import { field, notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { ClothPhoto } from './parts/cloth-photo.tsx';
+import { GradeScale } from './parts/grade-scale.tsx';
 import { Actions, AreaField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
-import { media } from '../theme/tokens.ts';
-import { testView, type TestView } from './test-view.server.ts';
+import { testView } from './test-view.server.ts';
 import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -100,89 +100,6 @@ const Tests = styled.ol`
     background: none;
   }
 `;
-const Scale = styled.fieldset`
-  legend {
-    font-weight: 600;
-    margin-bottom: 0.4rem;
-  }
-  > div {
-    display: grid;
-    grid-template-columns: repeat(9, minmax(0, 1fr));
-    gap: 0.4rem;
-  }
-  ${media.phone} {
-    > div {
-      grid-template-columns: repeat(3, minmax(0, 1fr));
-    }
-  }
-  label {
-    position: relative;
-    display: grid;
-    border: 1.5px solid var(--hairline);
-    border-radius: 4px 12px 4px 12px;
-    overflow: hidden;
-    cursor: pointer;
-    text-align: center;
-    font-size: 0.85rem;
-    padding-bottom: 0.3rem;
-    min-height: 5.6rem;
-  }
-  label span {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    height: 2.6rem;
-    margin-bottom: 0.2rem;
-  }
-  i {
-    display: block;
-  }
-  input {
-    position: absolute;
-    inset: 0;
-    width: 100%;
-    height: 100%;
-    margin: 0;
-    opacity: 0;
-    cursor: pointer;
-  }
-  label:has(input:checked) {
-    border-color: var(--ink);
-    background: var(--wash);
-    font-weight: 650;
-  }
-  label:has(input:focus-visible) {
-    outline: 3px solid var(--woad);
-    outline-offset: 2px;
-  }
-`;
-
-function GradeScale({ grades, id }: { grades: TestView['grades']; id: string }) {
-  return (
-    <Scale>
-      <legend>The cloth now looks most like</legend>
-      <div>
-        {grades.map((g) => (
-          <label key={g.grade}>
-            <span aria-hidden="true">
-              <i style={{ background: '#f7f7f4' }} />
-              <i style={{ background: g.hex }} />
-            </span>
-            <input
-              type="radio"
-              name="grade"
-              value={g.grade}
-              aria-label={`Grade ${g.grade}, ${g.words}: ${g.verdict}`}
-              id={`${id}-${g.grade}`}
-            />
-            <b>{g.grade}</b>
-            {g.verdict}
-          </label>
-        ))}
-      </div>
-    </Scale>
-  );
-}
-
 export default function TestPiece({ loaderData: v, actionData }: Route.ComponentProps) {
   const failed = actionData && 'errors' in actionData ? actionData : null;
   return (

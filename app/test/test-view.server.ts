@@ -1,10 +1,7 @@
 /** The test bench: which pieces want a colourfastness test, what is in, and how the grades look on this piece's own dye. */
 import { sentenceOf } from '@words/text.ts';
 import { fastnessPlan, type FastnessPlan } from '@core/colour/fastness-test.ts';
-import { stainingScale } from '@core/colour/grading.ts';
-import { gradeWords } from '@words/en/bench.ts';
-import { tintedHex } from '@core/colour/colour.ts';
-import { colourHistory, testVerdict } from '@core/colour/bleed.ts';
+import { colourHistory } from '@core/colour/bleed.ts';
 import { garmentEnvelope } from '@core/envelope/garment-envelope.ts';
 import { say } from '@core/message/message.ts';
 import type { Garment } from '@core/model/garment.ts';
@@ -15,6 +12,7 @@ import { readHousehold } from '@data/household.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
 import { whatName } from '../treat/treat-actions.server.ts';
 import { clothOf } from '../shared/cloth.ts';
+import { gradeSteps, verdictOf, type GradeView } from './grades.server.ts';
 import type { PieceRef } from '../wash/load-view.server.ts';
 import { dayAndYear } from '../shared/words.ts';
 
@@ -62,12 +60,6 @@ export async function testListView({ tx, now }: Scope): Promise<TestListView> {
   return { wanted: wanted.sort((a, b) => Number(b.inBasket) - Number(a.inBasket)) };
 }
 
-export interface GradeView {
-  grade: number;
-  words: string;
-  verdict: string;
-  hex: string;
-}
 /** What comes off undyed cloth: old starch and age. */
 const yellowed = '#a8834b';
 export interface TestView {
@@ -80,9 +72,6 @@ export interface TestView {
   /** `allowed` = the house rule lets a dry-clean label be tested. */
   risk: { text: string | null; possible: boolean; needed: boolean; allowed: boolean };
 }
-const verdictWords = { clear: 'clear', trace: 'a trace', strong: 'strong' } as const;
-const verdictOf = (grade: number): string => verdictWords[testVerdict(grade)];
-
 /** What the tests so far mean for its next bath. */
 function resultText(g: Garment): string {
   const h = colourHistory(g);
@@ -116,12 +105,7 @@ export async function testView({ tx, now }: Scope, id: string, timeZone: string)
     undyed,
     plan: fastnessPlan(g),
     result: resultText(g),
-    grades: stainingScale.map(({ grade, deltaE }) => ({
-      grade,
-      words: gradeWords[grade] ?? '',
-      verdict: verdictOf(grade),
-      hex: tintedHex('#f7f7f4', strongest, deltaE),
-    })),
+    grades: gradeSteps(strongest),
     history: [...piece.state.readings].reverse().map((t) => ({
       eventId: t.eventId,
       text: `${dayAndYear(t.at, timeZone)}: ${t.kind === 'catcher' ? 'catcher' : t.kind === 'part' ? 'part test' : 'spot test'}${t.agent === 'water' ? '' : ` with ${whatName(t.agent)}`}, grade ${t.grade}`,

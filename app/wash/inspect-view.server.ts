@@ -2,6 +2,7 @@
 import { isGood, lookFacts, remedyOf, type Look, type LookKind } from '@core/run/inspection.ts';
 import { placesOf, sizeChanges, type MeasurePlace } from '@core/garment/measures.ts';
 import { sizeClothOf } from '@core/piece/size-cloth.ts';
+import { labOf } from '@core/colour/colour.ts';
 import { stainFacts } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
@@ -11,6 +12,7 @@ import type { Finding } from '@data/findings.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { findLoad, plannedAside, type LoadView } from '@data/loads.ts';
 import { preferences } from '../server/preferences.server.ts';
+import { gradeSteps, type GradeView } from '../test/grades.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
 import { asksWhich, looksOfLoad } from './inspect.server.ts';
 import { loadFacts, loadTitle, type PieceRef } from './load-view.server.ts';
@@ -27,6 +29,8 @@ export interface LookView {
   /** Places to measure, with the length before, cm. */
   measures: { place: MeasurePlace; name: string; before: string }[];
   waitsForDry: boolean;
+  /** The steps a catcher is compared with, in the strongest dye of this load. */
+  grades: GradeView[];
 }
 export interface SeenView {
   id: string;
@@ -52,6 +56,15 @@ export interface InspectView {
   /** Loads that are washed again, ready to start. */
   again: { id: string; title: string }[];
   rescue: string | null;
+}
+
+/** The deepest colour of the load: what a catcher would show. */
+function strongestDye(load: LoadView): string {
+  const hexes = load.hamper.garments
+    .filter((g) => load.load.garments.includes(g.id))
+    .flatMap((g) => g.colours.map((c) => c.hex));
+  const [deepest] = [...hexes].sort((a, b) => labOf(a).lightness - labOf(b).lightness);
+  return deepest ?? '#555555';
 }
 
 function lookTitle(look: Look, names: ReadonlyMap<string, string>): string {
@@ -96,6 +109,7 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
       asksWhich: asksWhich(look.kind) && look.pieces.length > 1,
       measures: look.kind === 'size' ? measuresOf(pieces.get(look.pieces[0] ?? '')) : [],
       waitsForDry: !dryNow(look),
+      grades: look.kind === 'catcher' ? gradeSteps(strongestDye(load)) : [],
     })),
     seen: answered.map((f) => seenView(f, load, refsOf, names, pieces)),
     lengthUnit: preferences().units.length === 'in' ? 'inch' : 'cm',

@@ -56,11 +56,12 @@ export async function looksOfLoad({ tx, now }: Scope, load: LoadView): Promise<L
 function readingEvents(
   garments: readonly GarmentDocument[],
   catcher: Findings['catcher'],
+  grade: number | null,
   loadId: string,
   at: Date,
 ): NewEvent[] {
   if (catcher === 'none') return [];
-  const test = { kind: 'catcher' as const, grade: catcherGrades[catcher] };
+  const test = { kind: 'catcher' as const, grade: grade ?? catcherGrades[catcher] };
   return piecesRead(garments.map(garmentOf), catcher).map((g) => ({
     garmentId: g.id,
     kind: 'read',
@@ -109,7 +110,7 @@ async function followMark(scope: Scope, load: LoadView, look: Look, answer: stri
   await backToBasket(scope, g, failed, 'light');
 }
 
-async function follow(scope: Scope, load: LoadView, look: Look, finding: Finding): Promise<void> {
+async function follow(scope: Scope, load: LoadView, look: Look, finding: Finding, grade: number | null): Promise<void> {
   const { answer, pieces, note } = finding;
   const said = (f: Partial<Findings>) =>
     changeFindings(scope.tx, load.id, {
@@ -124,7 +125,10 @@ async function follow(scope: Scope, load: LoadView, look: Look, finding: Finding
   switch (look.kind) {
     case 'catcher':
       await said({ catcher: answer as Findings['catcher'] });
-      return appendEvents(scope, readingEvents(garmentsOf(load), answer as Findings['catcher'], load.id, scope.now));
+      return appendEvents(
+        scope,
+        readingEvents(garmentsOf(load), answer as Findings['catcher'], grade, load.id, scope.now),
+      );
     case 'mark':
       await said({ stains: answer === 'gone' && load.findings?.stains !== 'left' ? 'gone' : 'left' });
       return followMark(scope, load, look, answer);
@@ -163,7 +167,12 @@ export async function answerLook(
   scope: Scope,
   load: LoadView,
   id: string,
-  { answer, pieces, note }: { answer: string; pieces: readonly string[]; note: string },
+  {
+    answer,
+    pieces,
+    note,
+    grade = null,
+  }: { answer: string; pieces: readonly string[]; note: string; grade?: number | null },
 ): Promise<LookResult> {
   const answered = (await findingsOf(scope.tx, [load.id])).get(load.id) ?? [];
   const look = allLooks(load, answered, await listPieces(scope.tx)).find((l) => l.id === id);
@@ -186,7 +195,7 @@ export async function answerLook(
     at: scope.now,
   };
   if (!(await keepFinding(scope, finding))) return 'answered';
-  await follow(scope, load, look, finding);
+  await follow(scope, load, look, finding, grade);
   return 'kept';
 }
 /** A bad answer to these says which pieces it is about. */

@@ -1,5 +1,6 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
+import { testVerdict } from '@core/colour/bleed.ts';
 import { sizeHasChanged } from '@core/garment/measures.ts';
 import { appendEvents } from '@data/events.ts';
 import { findPiece } from '@data/garments.ts';
@@ -14,6 +15,9 @@ import { Swatch } from '../ui/fold.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { Quiet } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
+import { ClothPhoto } from '../test/parts/cloth-photo.tsx';
+import { GradeScale } from '../test/parts/grade-scale.tsx';
+import { gradeSchema } from '../test/test-form.ts';
 import { givenMeasures, measureSchema } from '../wardrobe/measure-form.ts';
 import { answerLook, restIsFine, washAgain, type LookResult } from './inspect.server.ts';
 import { inspectView, type InspectView, type LookView, type SeenView } from './inspect-view.server.ts';
@@ -65,6 +69,14 @@ export const action = (args: Route.ActionArgs) =>
       case 'measure': {
         const problem = await measure(scope, load, look, form);
         return problem === null ? here : data({ message: problem }, { status: 422 });
+      }
+      case 'grade': {
+        const read = readForm(form, gradeSchema);
+        if (!read.ok) return data({ message: read.errors.join(' ') }, { status: 422 });
+        const { grade } = read.value;
+        const answer = testVerdict(grade);
+        const result = await answerLook(scope, load, 'catcher', { answer, pieces: [], note: `grade ${grade}`, grade });
+        return result === 'kept' ? here : conflict({ message: told[result] });
       }
       case 'wash-again': {
         const result = await washAgain(scope, load, fieldsOf(form, 'piece'));
@@ -183,6 +195,20 @@ const WhichPieces = ({ pieces, all = false }: { pieces: LookView['pieces']; all?
   </Which>
 );
 
+/** Seldom needed, and exact: the step it looks most like, or a photograph. */
+const Graded = ({ look }: { look: LookView }) => (
+  <Bad>
+    <summary>Compare it step by step, or by a photograph</summary>
+    <PostForm preventScrollReset style={{ display: 'grid', gap: '0.8rem' }}>
+      <GradeScale grades={look.grades} id="catcher" />
+      <ClothPhoto />
+      <Button type="submit" name="intent" value="grade">
+        That is its grade
+      </Button>
+    </PostForm>
+  </Bad>
+);
+
 function Question({ look, unit }: { look: LookView; unit: InspectView['lengthUnit'] }) {
   const [good, ...bad] = look.answers;
   const answer = (a: LookView['answers'][number], quiet: boolean) => (
@@ -232,6 +258,7 @@ function Question({ look, unit }: { look: LookView; unit: InspectView['lengthUni
           <div className="answers">{look.answers.map((a) => answer(a, true))}</div>
         )}
       </PostForm>
+      {look.grades.length > 0 && <Graded look={look} />}
     </Card>
   );
 }
