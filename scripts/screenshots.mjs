@@ -57,8 +57,6 @@ try {
   };
   await open('/basket');
   await shot('basket');
-  await open('/basket/baker-jacket');
-  await shot('basket-piece');
   await open('/basket/ren-tee-slate/stain?word=chain');
   await page.evaluate(() => window.scrollTo(0, 260));
   await shot('stain');
@@ -91,10 +89,25 @@ try {
   await open(`${ticket}/what-if?temperatureC=60&tumble=normal`);
   await shot('what-if');
   await sendForm(server.address, ticket, { intent: 'start' });
-  await open('/wash');
-  await shot('running-phone', 'phone');
-  await open(ticket);
   await sendForm(server.address, ticket, { intent: 'out' });
+  await open(`${ticket}/inspect`);
+  await shot('inspect-phone', 'phone');
+  // A house that washes its wool by hand.
+  await open('/household');
+  await page.locator('button[name="intent"][value="rules"]').evaluate((button) => {
+    button.form.querySelector('input[name="wool"][value="hand"]').checked = true;
+    button.click();
+  });
+  await page.getByText('The next sorting follows these rules.').waitFor();
+  await sendForm(server.address, '/sort', { intent: 'sort' });
+  await open('/wash');
+  await page
+    .getByRole('link', { name: /by hand|press/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Begin, step by step' }).click();
+  await page.getByRole('heading', { name: 'Fill' }).waitFor();
+  await shot('hand-phone', 'phone');
   await open('/log');
   await shot('log');
   await open('/pieces/tovi-merino');
