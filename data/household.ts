@@ -12,6 +12,7 @@ import {
   type DoseMeasure,
   type EquipmentKind,
   type HouseholdView,
+  type OptionNames,
 } from './schema.ts';
 
 export type ProductDocument = NonNullable<HouseholdDocument['products']>[number];
@@ -40,6 +41,9 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
       productRows.flatMap((p) =>
         p.measureName && p.measureHolds ? [[p.id, { name: p.measureName, holds: p.measureHolds }]] : [],
       ),
+    ),
+    optionNames: Object.fromEntries(
+      washerRows.flatMap((w) => (Object.keys(w.optionNames).length > 0 ? [[w.id, w.optionNames]] : [])),
     ),
     document: {
       rules: row.rules,
@@ -106,7 +110,7 @@ export async function createHousehold(tx: Transaction, householdId: string, view
     poisonCentre: view.poisonCentre,
     children: view.children,
   });
-  await putThings(tx, householdId, d, view.measures);
+  await putThings(tx, householdId, d, view.measures, view.optionNames);
 }
 
 /** Machines, places, basins and the cupboard, in their order. */
@@ -115,9 +119,10 @@ async function putThings(
   householdId: string,
   d: HouseholdDocument,
   measures: HouseholdView['measures'],
+  optionNames: HouseholdView['optionNames'] = {},
 ): Promise<void> {
   for (const [position, w] of (d.washers ?? []).entries()) {
-    await tx.insert(washers).values({ householdId, position, ...washerRow(w) });
+    await tx.insert(washers).values({ householdId, position, ...washerRow(w), optionNames: optionNames[w.id] ?? {} });
     if (w.programmes.length > 0)
       await tx
         .insert(programmes)
@@ -258,6 +263,10 @@ export async function saveWasher(tx: Transaction, householdId: string, w: Washer
   await tx.insert(washers).values({ householdId, position: next(all), ...row });
   for (const p of w.programmes) await saveProgramme(tx, householdId, w.id, p);
 }
+/** What the machine's buttons for its options are called. */
+export async function saveOptionNames(tx: Transaction, washerId: string, optionNames: OptionNames): Promise<void> {
+  await tx.update(washers).set({ optionNames }).where(eq(washers.id, washerId));
+}
 export async function removeWasher(tx: Transaction, washerId: string): Promise<void> {
   await tx.delete(washers).where(eq(washers.id, washerId));
 }
@@ -343,7 +352,7 @@ export async function takeBackChange(tx: Transaction, householdId: string, chang
     poisonCentre: before.poisonCentre,
     children: before.children,
   });
-  await putThings(tx, householdId, document, before.measures);
+  await putThings(tx, householdId, document, before.measures, before.optionNames);
   await tx.delete(householdChanges).where(eq(householdChanges.id, changeId));
   return true;
 }

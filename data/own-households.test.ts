@@ -38,6 +38,7 @@ const view = (name: string): HouseholdView => ({
   children: false,
   units: usualUnits,
   measures: { soap: { name: 'cap', holds: 30 } },
+  optionNames: { w: { 'extra-rinse': 'Rinse plus' } },
   document: {
     rules: {},
     washers: [
@@ -90,6 +91,7 @@ describe('several households', () => {
     expect(stored?.document.washers?.[0]).toMatchObject({ refusesForms: ['pod'], bleachDispenser: true });
     expect(stored?.document.times).toEqual({ quietHours: [['22:00', '07:00']], people: 2 });
     expect(stored?.measures).toEqual({ soap: { name: 'cap', holds: 30 } });
+    expect(stored?.optionNames).toEqual({ w: { 'extra-rinse': 'Rinse plus' } });
   });
   test('one is forgotten with everything, the others stay', async () => {
     await inHousehold(theirs, async (tx) => {

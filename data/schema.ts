@@ -28,6 +28,7 @@ import type { Procedure } from '../core/stain/treatment.ts';
 import type { Findings } from '../core/run/findings.ts';
 import type { HandWalk } from '../core/run/hand-walk.ts';
 import type { LookKind } from '../core/run/inspection.ts';
+import type { RunOption } from '../core/run/options.ts';
 import type { MachinePhase } from '../core/run/phases.ts';
 import type { Trouble } from '../core/run/trouble.ts';
 import type { UpkeepTask } from '../core/run/upkeep.ts';
@@ -59,7 +60,11 @@ export interface HouseholdView {
   units: UnitChoices;
   /** The cap, spoon or cup a product is dosed with, by product id. */
   measures: Record<string, DoseMeasure>;
+  /** What the buttons for options are called, by washer id; missing = nobody wrote it down. */
+  optionNames?: Record<string, OptionNames>;
 }
+/** The machine's own words for its options. */
+export type OptionNames = Partial<Record<RunOption, string>>;
 /** A cap or a spoon, and how much of the product's dose unit it holds. */
 export interface DoseMeasure {
   name: string;
@@ -116,6 +121,8 @@ export const washers = pgTable(
       .notNull()
       .default(sql`'{}'::text[]`),
     bleachDispenser: boolean('bleach_dispenser').notNull().default(false),
+    /** What its buttons for the options are called. */
+    optionNames: jsonb('option_names').$type<OptionNames>().notNull().default({}),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('washer')],
 );

@@ -1,4 +1,7 @@
 /** Forms of the machines, the drying places and the tubs of a household. */
+import { runOptions, type RunOption } from '@core/run/options.ts';
+import { optionWords } from '@words/en/run.ts';
+import type { OptionNames } from '@data/schema.ts';
 import * as v from 'valibot';
 import { basinShapes, dryerTypes, productForms, washerLoadings } from '@core/model/household.ts';
 import { machineKinds } from '@core/setup/usual-programmes.ts';
@@ -34,6 +37,19 @@ export const washerSchema = v.object({
   refusesForms: several(productForms, 'May not take'),
   bleachDispenser: tick,
 });
+const optionName = (o: RunOption) =>
+  v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40, `${optionWords[o]}: at most 40 characters.`)));
+/** The machine's own words for its options, a field each. */
+export const optionNamesSchema = v.object(
+  Object.fromEntries(runOptions.map((o) => [`option-${o}`, optionName(o)])) as Record<
+    `option-${RunOption}`,
+    ReturnType<typeof optionName>
+  >,
+);
+export const shownOptionNames = (names: OptionNames | undefined): Record<string, string> =>
+  Object.fromEntries(runOptions.map((o) => [`option-${o}`, names?.[o] ?? '']));
+export const toOptionNames = (f: v.InferOutput<typeof optionNamesSchema>): OptionNames =>
+  Object.fromEntries(runOptions.flatMap((o) => (f[`option-${o}`] ? [[o, f[`option-${o}`]]] : [])));
 export const newWasherSchema = v.object({
   name: neededText('Name', 40),
   machine: v.picklist(machineKinds, 'Kind: choose one of the shown.'),

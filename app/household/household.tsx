@@ -224,6 +224,9 @@ export default function Household({ loaderData: v, actionData }: Route.Component
         <div>
           <h1>Household</h1>
           <p>Machine, water and cupboard decide what can be done; your rules decide between schools.</p>
+          <p>
+            <Link to="/upkeep">Care of the machines</Link> · <Link to="/household/devices">Devices that report</Link>
+          </p>
         </div>
       </PageHead>
       {v.lastChange && (

@@ -8,7 +8,15 @@ import { beginSchema, type BeginForm } from '../begin/begin-form.ts';
 import { quantity } from '../forms/numbers.ts';
 import { readForm } from '../forms/read.ts';
 import { readBrought } from '../transfer/document.server.ts';
-import { basinSchema, placeSchema, toBasin, toPlace } from './equipment-form.ts';
+import {
+  basinSchema,
+  placeSchema,
+  toBasin,
+  toPlace,
+  optionNamesSchema,
+  shownOptionNames,
+  toOptionNames,
+} from './equipment-form.ts';
 import { readSpan, shownTimes, spansOf, timesSchema } from './times-form.ts';
 import { readHamperValue } from '@formats/hamper.ts';
 
@@ -117,6 +125,23 @@ describe('times', () => {
       slots: '2026-05-09 18:00 to 20:00 Cellar',
       people: '2',
     });
+  });
+});
+
+describe("the machine's own words for its options", () => {
+  test('are kept where they are given, shown again, and never longer than a button', () => {
+    const read = readForm(form({ 'option-extra-rinse': ' Rinse plus ', 'option-high-water': '' }), optionNamesSchema);
+    if (!read.ok) throw new Error(read.errors.join());
+    const names = toOptionNames(read.value);
+    expect(names).toEqual({ 'extra-rinse': 'Rinse plus' });
+    expect(shownOptionNames(names)).toEqual({
+      'option-extra-rinse': 'Rinse plus',
+      'option-high-water': '',
+      'option-soil-light': '',
+      'option-soil-heavy': '',
+    });
+    const long = readForm(form({ 'option-soil-heavy': 'x'.repeat(41) }), optionNamesSchema);
+    expect(!long.ok && long.errors).toEqual(['Soil level: heavy: at most 40 characters.']);
   });
 });
 

@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { data, Link, redirect } from 'react-router';
+import * as valibot from 'valibot';
 import { productForms } from '@core/model/household.ts';
+import { runOptions } from '@core/run/options.ts';
+import { optionWords } from '@words/en/run.ts';
 import { loadingOf, usualProgrammes } from '@core/setup/usual-programmes.ts';
-import { readHousehold, rememberHousehold, removeWasher, saveWasher } from '@data/household.ts';
+import { readHousehold, rememberHousehold, removeWasher, saveOptionNames, saveWasher } from '@data/household.ts';
 import type { Route } from './+types/washer';
 import { readForm, seenOf } from '../forms/read.ts';
 import { overtaken, versionOf } from '../forms/seen.server.ts';
@@ -10,7 +13,15 @@ import { conflict, field, notFound, onSubmit, withHousehold, type Scope } from '
 import { LinkButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Quiet, Rows, Section } from '../ui/page.tsx';
-import { newWasherSchema, shownWasher, toWasher, washerSchema } from './equipment-form.ts';
+import {
+  newWasherSchema,
+  optionNamesSchema,
+  shownOptionNames,
+  shownWasher,
+  toOptionNames,
+  toWasher,
+  washerSchema,
+} from './equipment-form.ts';
 import { Editor, editorFields } from './parts/editor.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -22,19 +33,24 @@ async function find({ tx }: Scope, id: string) {
   if (!view) throw notFound('There is no household yet.');
   const washer = (view.document.washers ?? []).find((w) => w.id === id) ?? null;
   if (!washer && id !== 'new') throw notFound('That machine is not in this household.');
-  return washer;
+  return { washer, optionNames: view.optionNames?.[id] };
 }
+const shown = (washer: Parameters<typeof shownWasher>[0], names: Parameters<typeof shownOptionNames>[0]) => ({
+  ...shownWasher(washer),
+  ...shownOptionNames(names),
+});
 const newStart = { name: '', machine: 'front', drumKg: '7', pricePerRun: '' };
 
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
-    const w = await find(scope, params.washerId);
-    const start = w ? shownWasher(w) : newStart;
+    const { washer: w, optionNames } = await find(scope, params.washerId);
+    const start: Record<string, string | string[]> = w ? shown(w, optionNames) : newStart;
     return {
       id: w?.id ?? null,
       title: w ? (w.name ?? w.id) : null,
       start,
       seen: versionOf(start),
+      options: runOptions.map((o) => [`option-${o}`, optionWords[o]] as const),
       forms: productForms.map((f) => [f, `${f.charAt(0).toUpperCase()}${f.slice(1)}`] as const),
       programmes: (w?.programmes ?? []).map((p) => ({
         id: p.id,
@@ -47,7 +63,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
 export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async (scope, form) => {
     const { tx, householdId, now } = scope;
-    const washer = await find(scope, args.params.washerId);
+    const { washer, optionNames } = await find(scope, args.params.washerId);
     if (!washer) {
       const read = readForm(form, newWasherSchema);
       if (!read.ok) return data(read.reply, { status: 422 });
@@ -69,12 +85,13 @@ export const action = (args: Route.ActionArgs) =>
       await removeWasher(tx, washer.id);
       return redirect('/household');
     }
-    const read = readForm(form, washerSchema);
+    const read = readForm(form, valibot.object({ ...washerSchema.entries, ...optionNamesSchema.entries }));
     if (!read.ok) return data(read.reply, { status: 422 });
-    const late = overtaken(form, shownWasher(washer));
+    const late = overtaken(form, shown(washer, optionNames));
     if (late) return conflict(late);
     await rememberHousehold(tx, householdId, { note: `${name}: changed`, subject: washer.id, at: now });
     await saveWasher(tx, householdId, toWasher(washer, read.value));
+    await saveOptionNames(tx, washer.id, toOptionNames(read.value));
     return redirect('/household');
   });
 
@@ -148,6 +165,11 @@ export default function Washer({ loaderData: v, actionData }: Route.ComponentPro
           defaultValue={value('bleachDispenser')}
           options={[['on', 'A dispenser for chlorine bleach']]}
         />
+        <FieldGrid>
+          {v.options.map(([name, words]) => (
+            <TextField key={name} {...bind(name, words)} hint="What its button says. Empty: these words." />
+          ))}
+        </FieldGrid>
       </Editor>
       <Section>
         <h2>Programmes</h2>

@@ -122,7 +122,9 @@ export async function machineView(
         `${p.name}: ${displayDose(p.remaining, unit, false)} ${unit} there, enough for ${washes} ${washes === 1 ? 'wash' : 'washes'} like this.`,
       ];
     }),
-    options: optionsFor(pieces, load.extraRinse).map((o) => optionWords[o]),
+    options: optionsFor(pieces, load.extraRinse).map(
+      (o) => home?.optionNames?.[load.washer ?? '']?.[o] ?? optionWords[o],
+    ),
     stay:
       washer && shared
         ? textOf(

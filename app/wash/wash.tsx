@@ -39,7 +39,8 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         startedAt: l.startedAt?.getTime() ?? 0,
         endsAt: l.endsAt?.getTime() ?? 0,
         endsText: l.endsAt ? clockText(l.endsAt, timeZone) : '',
-        byHand: l.load.method === 'hand',
+        // A wash by hand that began before its steps were written has none.
+        byHand: l.load.method === 'hand' && l.walk !== null,
         ended: l.measured !== null,
         trouble: l.trouble !== null,
       };

@@ -19,6 +19,7 @@ export const demoHousehold: HouseholdView = {
   timeZone: 'Europe/Amsterdam',
   nets: { all: 5, withoutMetal: 2 },
   units: usualUnits,
+  optionNames: { kitchen: { 'extra-rinse': 'Rinse plus', 'high-water': 'Water plus' } },
   measures: { 'colour-liquid': { name: 'cap', holds: 35 }, 'universal-powder': { name: 'scoop', holds: 60 } },
   poisonCentre: null,
   children: false,

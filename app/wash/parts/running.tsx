@@ -151,11 +151,11 @@ export function Running({ v }: { v: TicketView }) {
           {v.machine.stay && !v.trouble && <Notice severity="caution">{v.machine.stay}</Notice>}
         </Block>
       )}
-      {v.byHand ? (
+      {v.walk !== null ? (
         <Block>
           <p>
             <LinkButton $large href={`/loads/${v.id}/hand`}>
-              {v.walk ?? 'Step by step'}
+              {v.walk}
             </LinkButton>
           </p>
         </Block>

@@ -1,0 +1,1 @@
+ALTER TABLE "washer" ADD COLUMN "option_names" jsonb DEFAULT '{}'::jsonb NOT NULL;
