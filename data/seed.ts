@@ -8,7 +8,7 @@ import { keepFinding } from './findings.ts';
 import { letStandInsIn } from './stand-in-devices.ts';
 import { addGarment } from './garments.ts';
 import { putInBasket, emptyState } from './basket.ts';
-import { closeDatabase, inHousehold, type Transaction } from './client.ts';
+import { closeDatabase, inHousehold, lookInHousehold, type Transaction } from './client.ts';
 import { createHousehold, forgetHousehold, readHousehold } from './household.ts';
 import { appendEvents, type NewEvent } from './events.ts';
 import { demoHistory, type DemoEvent } from './demo/history.ts';
@@ -133,17 +133,20 @@ async function storeDay(
 
 /** true when the demo was loaded, false when the household was already there. */
 export async function loadDemo(now: Date): Promise<boolean> {
+  if (await lookInHousehold(demoHouseholdId, readHousehold)) return false;
+  // The past is worked out first: a transaction that waits for it would be given up on a slow machine.
+  const midnight = new Date(now).setUTCHours(0, 0, 0, 0);
+  const history = demoHistory(demoWardrobe);
+  const past = [...pastDays(demoWardrobe, history, new Date(midnight + 11.5 * 60 * minuteMs))];
   return inHousehold(demoHouseholdId, async (tx) => {
     if (await readHousehold(tx)) return false;
     await createHousehold(tx, demoHouseholdId, demoHousehold);
     for (const piece of demoWardrobe) await addGarment(tx, demoHouseholdId, piece.id, piece.garment);
 
-    const midnight = new Date(now).setUTCHours(0, 0, 0, 0);
     const momentOf = (e: DemoEvent): Date =>
       new Date(Math.min(midnight - e.daysAgo * dayMs + (e.minute - zoneMinutes) * minuteMs, now.getTime() - minuteMs));
-    const history = demoHistory(demoWardrobe);
     const inLoads = new Map<number, Map<string, PastLoad>>();
-    for (const day of pastDays(demoWardrobe, history, new Date(midnight + 11.5 * 60 * minuteMs))) {
+    for (const day of past) {
       const daysAgo = Math.round((midnight - new Date(day.at).setUTCHours(0, 0, 0, 0)) / dayMs);
       const readings = new Map(
         history.events.flatMap((e) =>

@@ -153,7 +153,10 @@ describe('every screen', () => {
       await page.emulateMedia({ media: 'print' });
       expect(await page.getByRole('navigation').isVisible()).toBe(false);
       expect(await page.getByRole('button', { name: 'Start the load' }).isVisible()).toBe(false);
-      expect(await page.getByRole('heading', { name: 'Step by step' }).isVisible()).toBe(true);
+      expect(await page.getByRole('heading', { name: 'Step by step' }).isVisible()).toBe(false);
+      expect(await page.getByText('Before the door closes').isVisible()).toBe(false);
+      for (const part of ['Pieces', 'In', 'Steps'])
+        expect(await page.locator('h2', { hasText: new RegExp(`^${part}$`) }).isVisible()).toBe(true);
     }));
 });
 
@@ -184,6 +187,8 @@ describe('keyboard only', () => {
       await tabTo(page, /Start the load/);
       await page.keyboard.press('Enter');
       await page.getByRole('timer').waitFor();
+      await tabTo(page, /Something is different/);
+      await page.keyboard.press('Enter');
       await tabTo(page, /It was not started/);
       await page.keyboard.press('Enter');
       await page.getByRole('button', { name: 'Start the load' }).waitFor();

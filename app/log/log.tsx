@@ -1,7 +1,10 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { recentEvents } from '@data/events.ts';
-import { finishedLoads } from '@data/loads.ts';
+import { isGood } from '@core/run/inspection.ts';
+import { lookQuestions } from '@words/en/look.ts';
+import { findingsOf } from '@data/findings.ts';
+import { finishedLoads, type LoadView } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
 import type { Route } from './+types/log';
 import { withHousehold } from '../server/request.server.ts';
@@ -19,12 +22,23 @@ import { eventKinds } from '@data/schema.ts';
 export const meta: Route.MetaFunction = () => [{ title: 'Log · Neat Fold' }];
 
 const kindsShown = { all: 'Everything', washed: 'Washes', worn: 'Wears', read: 'Readings and tests' } as const;
+/** The run as it was, beside what was planned; '' = nobody measured it. */
+function ranText({ measured, load }: LoadView): string {
+  if (!measured) return '';
+  const planned = load.procedure.find((s) => s.step === 'start')?.minutes ?? load.durationMin;
+  return `Ran ${measured.minutes} min, planned ${Math.round(planned)}${measured.kwh === null ? '' : `; ${measured.kwh.toFixed(2)} kWh measured`}`;
+}
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const wanted = new URL(request.url).searchParams.get('show');
     const show = wanted !== null && Object.hasOwn(kindsShown, wanted) ? (wanted as keyof typeof kindsShown) : 'all';
     const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
-    const loads = (await finishedLoads(tx, 12)).map((l) => {
+    const finished = await finishedLoads(tx, 12);
+    const seen = await findingsOf(
+      tx,
+      finished.map((l) => l.id),
+    );
+    const loads = finished.map((l) => {
       const facts = loadFacts(l.hamper, l.plan, l.load);
       const at = l.finishedAt ?? new Date(0);
       return {
@@ -33,6 +47,14 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
         day: shortDay(at, timeZone),
         time: clockText(at, timeZone),
         text: `${facts.card.temperature.value} °C, ${facts.card.spin} ${facts.card.spinUnit}, ${facts.card.dose}, ${l.load.energyKwh.toFixed(2)} kWh, ${Math.round(l.load.waterL)} l`,
+        ran: ranText(l),
+        bad: (seen.get(l.id) ?? [])
+          .filter((f) => !isGood(f.kind, f.answer))
+          .map(
+            (f) =>
+              `${lookQuestions[f.kind].title}: ${(lookQuestions[f.kind].answers[f.answer] ?? f.answer).toLowerCase()}`,
+          )
+          .join(', '),
         pieces: facts.card.pieces,
       };
     });
@@ -168,6 +190,8 @@ export default function Log({ loaderData: v }: Route.ComponentProps) {
                 <span>
                   <Link to={`/loads/${l.id}`}>{l.title}</Link>
                   <small>{l.text}</small>
+                  {l.ran && <small>{l.ran}</small>}
+                  {l.bad && <small>{l.bad}</small>}
                 </span>
                 <span className="folds">
                   {l.pieces.map((p) => (
