@@ -379,7 +379,7 @@ describe('bringing in and taking out', () => {
       };
       expect(facts(again)).toEqual(facts(whole));
       // Switched in the header, and deleted only by its name.
-      await p.locator('summary').click();
+      await p.locator('summary', { hasText: 'Copy of the flat' }).click();
       await p.getByRole('button', { name: 'Go to The flat above the bakery' }).click();
       await p.locator('summary', { hasText: 'The flat above the bakery' }).waitFor();
       await p.locator('summary').click();
