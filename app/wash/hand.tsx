@@ -180,7 +180,9 @@ function Due({ v, step, walk }: { v: HandView; step: HandStepView; walk: Walk })
           serverNow={v.serverNow}
           label={step.title}
           over="go on"
-          most={{ at: clock.startedAt + step.clock.mostMinutes * 60_000, words: v.forgotten }}
+          {...(step.kind === 'soak' || step.kind === 'presoak'
+            ? { most: { at: clock.startedAt + step.clock.mostMinutes * 60_000, words: v.forgotten } }
+            : {})}
         />
       )}
       <Buttons step={step} walk={walk} />

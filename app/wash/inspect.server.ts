@@ -5,7 +5,7 @@ import { soilOrder } from '@core/model/orders.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
-import { emptyState, putInBasket } from '@data/basket.ts';
+import { basketState, emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { findingsOf, keepFinding, type Finding } from '@data/findings.ts';
 import { listPieces, type Piece } from '@data/garments.ts';
@@ -70,21 +70,35 @@ function readingEvents(
     data: { test },
   }));
 }
-/** Back into the basket as it was sorted, with its marks one round older. */
+/**
+ * Back into the basket, with every mark that is not proven gone dry: those that failed one round older. What somebody has marked on the piece
+ * meanwhile stays as it is.
+ */
 async function backToBasket(
   { tx, householdId }: Scope,
+  load: LoadView,
   g: GarmentDocument,
   failed: ReadonlySet<string>,
   soil: GarmentDocument['soil'],
 ): Promise<void> {
+  const answered = (await findingsOf(tx, [load.id])).get(load.id) ?? [];
+  const proven = new Set(
+    answered.filter((f) => f.kind === 'mark-dry' && f.answer === 'gone').map((f) => f.look.split('/')[2] ?? ''),
+  );
+  const now = await basketState(tx, g.id);
+  const marked = new Set((now?.stains ?? []).map((s) => s.id));
+  const unproven = (g.stains ?? [])
+    .filter((s) => !proven.has(s.id) && !marked.has(s.id))
+    .map((s) => (failed.has(s.id) ? { ...s, failedRounds: (s.failedRounds ?? 0) + 1 } : s));
+  const before = now ?? { ...emptyState, soil: 'light' as const, hygiene: g.hygiene ?? false };
+  const wanted = soil ?? 'light';
   await putInBasket(tx, householdId, g.id, {
-    ...emptyState,
-    soil: soil ?? 'light',
-    hygiene: g.hygiene ?? false,
-    odour: false,
-    stains: (g.stains ?? [])
-      .filter((s) => failed.has(s.id))
-      .map((s) => ({ ...s, failedRounds: (s.failedRounds ?? 0) + 1 })),
+    ...before,
+    soil: soilOrder.indexOf(wanted) > soilOrder.indexOf(before.soil) ? wanted : before.soil,
+    stains: [
+      ...before.stains.map((s) => (failed.has(s.id) ? { ...s, failedRounds: (s.failedRounds ?? 0) + 1 } : s)),
+      ...unproven,
+    ],
   });
 }
 
@@ -105,9 +119,7 @@ async function followMark(scope: Scope, load: LoadView, look: Look, answer: stri
   ]);
   await closeTreatmentsOf(scope, [g.id], result === 'gone' ? 'gone' : 'same');
   if (result === 'gone') return;
-  const piece = (await listPieces(scope.tx)).find((p) => p.row.id === g.id);
-  const failed = new Set([stain.id, ...(piece?.basket?.stains ?? []).map((s) => s.id)]);
-  await backToBasket(scope, g, failed, 'light');
+  await backToBasket(scope, load, g, new Set([stain.id]), 'light');
 }
 
 async function follow(scope: Scope, load: LoadView, look: Look, finding: Finding, grade: number | null): Promise<void> {
@@ -222,13 +234,12 @@ export async function washAgain(
 ): Promise<{ loads: number } | { refused: string }> {
   const again = garmentsOf(load).filter((g) => ids.includes(g.id));
   if (again.length === 0) return { refused: 'Choose the pieces that are washed again.' };
-  const gone = new Map((await listPieces(scope.tx)).map((p) => [p.row.id, p] as const));
-  if (again.some((g) => !gone.has(g.id))) return { refused: 'One of the pieces is no longer in the wardrobe.' };
+  const here = new Set((await listPieces(scope.tx)).map((p) => p.row.id));
+  if (again.some((g) => !here.has(g.id))) return { refused: 'One of the pieces is no longer in the wardrobe.' };
   for (const g of again) {
     const soil = g.soil ?? 'normal';
     const least = soilOrder.indexOf(soil) < soilOrder.indexOf('normal') ? 'normal' : soil;
-    const left = new Set((gone.get(g.id)?.basket?.stains ?? []).map((s) => s.id));
-    await backToBasket(scope, g, left, least);
+    await backToBasket(scope, load, g, new Set(), least);
   }
   const hamper = await currentHamper(scope.tx, scope.now);
   if (!hamper) return { refused: 'There is no household.' };
@@ -242,7 +253,7 @@ export async function washAgain(
   const plan = await planInPool(own, { urgency: 'waited-for' });
   if (plan.loads.length === 0)
     return {
-      refused: 'Nothing here washes them as they are now: they are back in the basket, with the reason on Sort.',
+      refused: 'Nothing here washes them as they are now. Put them in the basket; Sort then says why.',
     };
   await storePlan(scope.tx, scope.householdId, own, plan, scope.now, true);
   return { loads: plan.loads.length };

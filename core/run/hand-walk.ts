@@ -243,10 +243,14 @@ export function writeHandWalk(load: HandLoad): HandWalk {
     const marked = pieces.filter((p) => p.garment.stains.length > 0);
     const halves = marked.length > 0 && minutes >= 10;
     const first = halves ? Math.round(minutes / 2) : minutes;
-    const soak = (m: number): HandStep =>
-      step('soak', say('hand.soak', { minutes: m }), { clock: { minutes: m, mostMinutes: most }, temperatureC });
+    // Both halves together end at the longest time.
+    const soak = (m: number, before = 0): HandStep =>
+      step('soak', say('hand.soak', { minutes: m }), {
+        clock: { minutes: m, mostMinutes: most - before },
+        temperatureC,
+      });
     steps.push(soak(first));
-    if (halves) steps.push(step('look', say('hand.look', { names: names(marked) })), soak(minutes - first));
+    if (halves) steps.push(step('look', say('hand.look', { names: names(marked) })), soak(minutes - first, first));
   }
   steps.push(step('move', handMoves[care].message, { hints: [say('hand.no-rubbing')] }));
 
