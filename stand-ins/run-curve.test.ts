@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { readMeter } from '@core/run/phases.ts';
+import { onOneCounter, readMeter } from '@core/run/phases.ts';
 import { seeded } from '@core/units/random.ts';
 import { runCurve, type Fault, type RunOf } from './run-curve.ts';
 
@@ -81,6 +81,15 @@ describe('the end of a run, told from watts', () => {
   });
 });
 
+test('a meter whose counter begins anew after a power cut still finds the end', () => {
+  const run = { minutes: 88, temperatureC: 40, spinRpm: 1000, massKg: 3 };
+  const curve = runCurve(run, 11);
+  const cut = 3_000;
+  const samples = curve.samples.map((x) => ({ at: x.s * 1000, s: x.s < cut ? x.s : x.s - cut, watts: x.watts }));
+  expect(readMeter(samples, run.minutes * 60, true).endedS).toBeNull();
+  const read = readMeter(onOneCounter(samples), run.minutes * 60, true);
+  expect(Math.abs(read.endedS! - curve.endedS!)).toBeLessThan(90);
+});
 test('same seed, same run', () => {
   const run = { minutes: 88, temperatureC: 40, spinRpm: 1000, massKg: 4 };
   expect(runCurve(run, 7)).toEqual(runCurve(run, 7));

@@ -1,5 +1,5 @@
 /** What a machine or its meter says of the load that runs in it. */
-import { readMeter, type MachinePhase, type MeterReading } from '@core/run/phases.ts';
+import { onOneCounter, readMeter, type MachinePhase, type MeterReading } from '@core/run/phases.ts';
 import { listDevices, samplesSince, type Device, type DeviceSample } from '@data/devices.ts';
 import type { LoadView } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
@@ -36,13 +36,13 @@ export function meterRun(
   expectedMin: number,
   spins: boolean,
 ): { reading: MeterReading; endedAt: Date | null } {
-  const watts = samples.flatMap((s) => (s.watts === null ? [] : [{ s: s.counterS, watts: s.watts }]));
+  const watts = onOneCounter(
+    samples.flatMap((x) => (x.watts === null ? [] : [{ at: x.at.getTime(), s: x.counterS, watts: x.watts }])),
+  );
   const reading = readMeter(watts, expectedMin * 60, spins);
   const end = reading.endedS;
-  return {
-    reading,
-    endedAt: end === null ? null : (samples.find((s) => s.counterS >= end)?.at ?? null),
-  };
+  const at = end === null ? undefined : watts.find((x) => x.s >= end)?.at;
+  return { reading, endedAt: at === undefined ? null : new Date(at) };
 }
 export const samplesOfRun = ({ tx }: Pick<Scope, 'tx'>, device: Device, startedAt: Date): Promise<DeviceSample[]> =>
   samplesSince(tx, device.id, new Date(startedAt.getTime() - beforeStartMs));

@@ -21,6 +21,19 @@ export const machinePhases = [
   'error',
 ] as const;
 export type MachinePhase = (typeof machinePhases)[number];
+/**
+ * One counter out of one that began anew when the power came back: there the clock on the wall (`at`, ms) says how long it was gone.
+ * @example onOneCounter([{ at: 0, s: 900 }, { at: 60_000, s: 5 }]).map((x) => x.s) // [900, 960]
+ */
+export function onOneCounter<T extends { at: number; s: number }>(samples: readonly T[]): T[] {
+  let offset = 0;
+  let before: T | null = null;
+  return samples.map((x) => {
+    if (before && x.s < before.s) offset += before.s + Math.max(0, (x.at - before.at) / 1000) - x.s;
+    before = x;
+    return { ...x, s: x.s + offset };
+  });
+}
 export interface PhaseSpan {
   phase: MachinePhase;
   fromS: number;
