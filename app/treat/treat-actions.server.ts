@@ -217,12 +217,13 @@ export async function leaveTreatment(scope: Scope, id: string): Promise<boolean>
   ]);
   return true;
 }
-/** A finished load has told what became of the marks in it. */
-export async function closeTreatmentsOf(
+/** The last look has told what became of a mark; other marks of the piece go on. */
+export async function closeTreatmentOf(
   scope: Scope,
-  garmentIds: readonly string[],
+  garmentId: string,
+  stainId: string,
   outcome: 'gone' | 'same',
 ): Promise<void> {
   for (const t of await openTreatments(scope.tx))
-    if (garmentIds.includes(t.garmentId)) await closeTreatment(scope.tx, t.id, scope.now, outcome);
+    if (t.garmentId === garmentId && t.stainId === stainId) await closeTreatment(scope.tx, t.id, scope.now, outcome);
 }

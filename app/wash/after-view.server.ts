@@ -1,12 +1,13 @@
 /** What waits after the wash: questions nobody has answered yet, and pieces nobody has felt dry. */
 import { lookQuestions } from '@words/en/look.ts';
 import { finishedSince, type LoadView } from '@data/loads.ts';
+import { findingsOf } from '@data/findings.ts';
 import { listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clockText, dayAndYear } from '../shared/words.ts';
-import { askedForMs, looksOfLoad } from './inspect.server.ts';
+import { askedForMs, openLooksOf } from './inspect.server.ts';
 import { loadFacts, loadTitle, type PieceRef } from './load-view.server.ts';
 
 const titleOfLoad = (l: LoadView): string => loadTitle(loadFacts(l.hamper, l.plan, l.load));
@@ -23,9 +24,17 @@ export async function openLooks(scope: Scope): Promise<OpenLooks[]> {
   const { tx, now } = scope;
   const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
   const out: OpenLooks[] = [];
-  for (const load of await finishedSince(tx, new Date(now.getTime() - askedForMs))) {
+  const finished = await finishedSince(tx, new Date(now.getTime() - askedForMs));
+  const answers = await findingsOf(
+    tx,
+    finished.map((l) => l.id),
+  );
+  const pieces = await listPieces(tx);
+  for (const load of finished) {
     const dryNow = now.getTime() - (load.finishedAt?.getTime() ?? 0) > soonestDryMs;
-    const open = (await looksOfLoad(scope, load)).open.filter((l) => dryNow || l.kind !== 'mark-dry');
+    const open = openLooksOf(load, answers.get(load.id) ?? [], pieces, now).filter(
+      (l) => dryNow || l.kind !== 'mark-dry',
+    );
     if (open.length === 0 || !load.finishedAt) continue;
     const names = [...new Set(open.map((l) => lookQuestions[l.kind].title.toLowerCase()))];
     out.push({

@@ -11,7 +11,7 @@ import { findingsOf, keepFinding, type Finding } from '@data/findings.ts';
 import { listPieces, type Piece } from '@data/garments.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { changeFindings, storePlan, type LoadView } from '@data/loads.ts';
-import { closeTreatmentsOf } from '../treat/treat-actions.server.ts';
+import { closeTreatmentOf } from '../treat/treat-actions.server.ts';
 import { planInPool } from '../server/pool.server.ts';
 import type { Scope } from '../server/request.server.ts';
 
@@ -41,15 +41,22 @@ export interface LoadLooks {
   open: Look[];
   answered: Finding[];
 }
+/** What nobody has answered yet, of a load that came out in the last two weeks; a piece washed again since is asked about there. */
+export function openLooksOf(load: LoadView, answered: readonly Finding[], pieces: readonly Piece[], now: Date): Look[] {
+  const { finishedAt } = load;
+  if (load.status !== 'finished' || !finishedAt || now.getTime() - finishedAt.getTime() > askedForMs) return [];
+  const known = new Set(answered.map((f) => f.look));
+  const washedSince = new Set(
+    pieces.filter((p) => p.state.lastWashedAt !== null && p.state.lastWashedAt > finishedAt).map((p) => p.row.id),
+  );
+  return allLooks(load, answered, pieces).filter(
+    (l) => !known.has(l.id) && !l.pieces.every((id) => washedSince.has(id)),
+  );
+}
 export async function looksOfLoad({ tx, now }: Scope, load: LoadView): Promise<LoadLooks> {
   const answered = (await findingsOf(tx, [load.id])).get(load.id) ?? [];
-  if (load.status !== 'finished' || !load.finishedAt) return { open: [], answered };
-  const asked = now.getTime() - load.finishedAt.getTime() <= askedForMs;
-  const known = new Set(answered.map((f) => f.look));
-  return {
-    open: asked ? allLooks(load, answered, await listPieces(tx)).filter((l) => !known.has(l.id)) : [],
-    answered,
-  };
+  if (load.status !== 'finished') return { open: [], answered };
+  return { open: openLooksOf(load, answered, await listPieces(tx), now), answered };
 }
 
 /** What a catcher says of the pieces it was washed with. */
@@ -117,7 +124,7 @@ async function followMark(scope: Scope, load: LoadView, look: Look, answer: stri
       data: { stain: { id: stain.id, kind: stain.kind, result } },
     },
   ]);
-  await closeTreatmentsOf(scope, [g.id], result === 'gone' ? 'gone' : 'same');
+  await closeTreatmentOf(scope, g.id, stain.id, result === 'gone' ? 'gone' : 'same');
   if (result === 'gone') return;
   await backToBasket(scope, load, g, new Set([stain.id]), 'light');
 }

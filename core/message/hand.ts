@@ -8,7 +8,7 @@ export const handMessages = {
   'hand.same-bath': ['load'],
   'hand.fill': ['hotL', 'coldL', 'place', 'celsius'],
   'hand.fill-cold': ['litres', 'place'],
-  'hand.fill-kettle': ['kettleL', 'hotL', 'place', 'celsius'],
+  'hand.fill-kettle': ['kettleL', 'hotL', 'coldL', 'place', 'celsius'],
   'hand.fill-line': ['cm', 'litres', 'displacedL'],
   'hand.dissolve': ['amount', 'unit', 'product'],
   'hand.put-in': ['count'],

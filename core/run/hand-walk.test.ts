@@ -146,6 +146,22 @@ describe('the steps of a wash by hand', () => {
     const { kettleL, hotL } = fill.message.params as { kettleL: number; hotL: number };
     expect(Math.abs((kettleL * 95 + hotL * 28) / (kettleL + hotL) - 40)).toBeLessThan(1.5); // litres to the tenth
   });
+  test('no hot tap at all: the kettle is poured to cold water', () => {
+    const cold: Household = { ...household, water: { ...household.water, hotC: 12, coldC: 12 } };
+    const fill = writeHandWalk(load([shirt], { household: cold })).steps.find((s) => s.kind === 'fill')!;
+    expect(fill.message.params).toMatchObject({ hotL: 0 });
+    expect(textOf(fill.message)).toMatch(/pour 0\.\d l from the kettle to 2\.\d l cold water/);
+  });
+  test('two halves of a soak end together at its longest time', () => {
+    const stain = { id: 's', kind: 'coffee' as const, ageHours: 1, heatSet: false, heat: null };
+    const marked = garment('wool', {
+      kind: 'jumper_mid',
+      parts: only('wool'),
+      stains: [{ ...stain, tried: [], place: '', sizeCm: 2, failedRounds: 0 }],
+    });
+    const [first, second] = writeHandWalk(load([marked], { soakMin: 15 })).steps.filter((s) => s.kind === 'soak');
+    expect(first!.clock!.minutes + second!.clock!.mostMinutes).toBe(30);
+  });
   test('a colour that is not trusted soaks five minutes at most; dyed cloth less long than white', () => {
     const white = garment('white', { dye: 'undyed', colours: [{ hex: '#fbfbf8', role: 'ground' }] });
     const red = garment('red', { colours: [{ hex: '#a02020', role: 'ground' }] });

@@ -166,7 +166,7 @@ function fillSteps(load: HandLoad, litres: number, tub: TubDrawing, fresh: boole
   const { hotL, coldL } = bathWater(litres - kettleL, Math.min(celsius, hotC), hotC, coldC);
   const message =
     kettleL > 0
-      ? say('hand.fill-kettle', { kettleL, hotL, place, celsius })
+      ? say('hand.fill-kettle', { kettleL, hotL, coldL, place, celsius })
       : hotL > 0
         ? say('hand.fill', { hotL, coldL, place, celsius })
         : say('hand.fill-cold', { litres: coldL, place });

@@ -9,7 +9,7 @@ export const handWords: Record<keyof typeof handMessages, string> = {
   'hand.same-bath': 'Look at the water of load {load}: is it still free of colour?',
   'hand.fill': 'Run {hotL} l hot and {coldL} l cold water into {place}: {celsius} °C.',
   'hand.fill-cold': 'Run {litres} l cold water into {place}.',
-  'hand.fill-kettle': 'The hot tap alone stays below {celsius} °C: pour {kettleL} l from the kettle to {hotL} l hot water in {place}, and stir before any cloth goes in. Mind the steam.',
+  'hand.fill-kettle': 'The tap alone stays below {celsius} °C: pour {kettleL} l from the kettle to {hotL, plural, =0 {{coldL} l cold} other {{hotL} l hot}} water in {place}, and stir before any cloth goes in. Mind the steam.',
   'hand.fill-line': '{litres} l stand {cm} cm high; the cloth pushes the water up by {displacedL} l.',
   'hand.dissolve': '{amount} {unit} {product} into the water. Stir with your hand until nothing of it is left to see.',
   'hand.put-in': '{count, plural, one {Press it under} other {One piece after the other: press each under}} until no air comes up.',
