@@ -14,7 +14,9 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /** How long anyone waits, ms: for a connection, for a lock, for a statement; and for an answer when the server itself stands still. */
 export const patienceMs = { connection: 3_000, lock: 3_000, statement: 3_500, answer: 4_000, idle: 15_000 } as const;
-const connections = 12;
+const connections = 24;
+/** Who waits in line behind other changes of the household asks for its lock so often: nothing has been done yet. */
+const lockTries = 3;
 
 let pool: pg.Pool | undefined;
 let db: Database | undefined;
@@ -56,25 +58,38 @@ export function lookInHousehold<T>(householdId: string, work: (tx: Transaction) 
   );
 }
 /** Change this household: one change at a time, all of it or nothing. */
-export function inHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return database().transaction(async (tx) => {
-    await openFor(tx, householdId);
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${householdId}, 0))`);
-    return work(tx);
-  });
+export async function inHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  for (let left = lockTries - 1; ; left--) {
+    let held = false;
+    try {
+      return await database().transaction(async (tx) => {
+        await openFor(tx, householdId);
+        await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${householdId}, 0))`);
+        held = true;
+        return work(tx);
+      });
+    } catch (error) {
+      if (held || left === 0 || !hasCode(error, lockNotHad)) throw error;
+    }
+  }
 }
 
+/** SQLSTATE of a lock that was not had in time. */
+const lockNotHad = /^55P03$/;
+const codeOf = (e: Error): string => ('code' in e && typeof e.code === 'string' ? e.code : '');
+/** The error and what caused it. */
+function causes(error: unknown): Error[] {
+  const all: Error[] = [];
+  for (let e: unknown = error; e instanceof Error && all.length < 5; e = e.cause) all.push(e);
+  return all;
+}
+const hasCode = (error: unknown, codes: RegExp): boolean => causes(error).some((e) => codes.test(codeOf(e)));
 /** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had. */
 const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03)/;
 const brokenLine = /timeout|terminated|ECONNREFUSED|ECONNRESET|EPIPE|Connection ended|not queryable/i;
 /** Whether a failure means that the database does not answer for now, rather than a fault of ours. */
-export function isUnavailable(error: unknown): boolean {
-  for (let e: unknown = error, depth = 0; e instanceof Error && depth < 5; e = e.cause, depth++) {
-    const code = 'code' in e && typeof e.code === 'string' ? e.code : '';
-    if (notNow.test(code) || brokenLine.test(code) || brokenLine.test(e.message)) return true;
-  }
-  return false;
-}
+export const isUnavailable = (error: unknown): boolean =>
+  causes(error).some((e) => notNow.test(codeOf(e)) || brokenLine.test(codeOf(e)) || brokenLine.test(e.message));
 
 /** Whether the database answers, asked over a line of its own and given up after two seconds. */
 export async function answers(withinMs = 2_000): Promise<boolean> {

@@ -62,6 +62,14 @@ export type DeviceSample = Pick<
   typeof deviceSamples.$inferSelect,
   'at' | 'counterS' | 'watts' | 'phase' | 'remainingMin' | 'error'
 >;
+const sampleColumns = {
+  at: deviceSamples.at,
+  counterS: deviceSamples.counterS,
+  watts: deviceSamples.watts,
+  phase: deviceSamples.phase,
+  remainingMin: deviceSamples.remainingMin,
+  error: deviceSamples.error,
+};
 /** Samples are of use for a run; after two days they go. */
 const keptMs = 2 * 86_400_000;
 export async function keepSamples(
@@ -77,28 +85,14 @@ export async function keepSamples(
 }
 export const samplesSince = (tx: Transaction, deviceId: string, since: Date): Promise<DeviceSample[]> =>
   tx
-    .select({
-      at: deviceSamples.at,
-      counterS: deviceSamples.counterS,
-      watts: deviceSamples.watts,
-      phase: deviceSamples.phase,
-      remainingMin: deviceSamples.remainingMin,
-      error: deviceSamples.error,
-    })
+    .select(sampleColumns)
     .from(deviceSamples)
     .where(and(eq(deviceSamples.deviceId, deviceId), gte(deviceSamples.at, since)))
     .orderBy(asc(deviceSamples.id));
 /** The newest thing a device said. */
 export async function newestSample(tx: Transaction, deviceId: string): Promise<DeviceSample | null> {
   const [row] = await tx
-    .select({
-      at: deviceSamples.at,
-      counterS: deviceSamples.counterS,
-      watts: deviceSamples.watts,
-      phase: deviceSamples.phase,
-      remainingMin: deviceSamples.remainingMin,
-      error: deviceSamples.error,
-    })
+    .select(sampleColumns)
     .from(deviceSamples)
     .where(eq(deviceSamples.deviceId, deviceId))
     .orderBy(desc(deviceSamples.id))

@@ -1,11 +1,11 @@
 /** What the finished loads teach the next plan: real run times and energy by programme, and a smaller dose after residue. */
-import { and, desc, eq, gt, isNotNull, sql } from 'drizzle-orm';
+import { and, desc, eq, gt } from 'drizzle-orm';
 import { doseShareAfter } from '../core/run/inspection.ts';
 import { learntProgramme, type LearntProgramme, type MeasuredRun } from '../core/run/learnt.ts';
 import type { HouseholdDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
 import { findingsSince } from './findings.ts';
-import { loads, plans } from './schema.ts';
+import { loads } from './schema.ts';
 
 export interface Learnt {
   /** By `washer/programme`. */
@@ -16,54 +16,30 @@ export interface Learnt {
 const lookBackMs = 365 * 86_400_000;
 export const programmeKey = (washer: string, programme: string): string => `${washer}/${programme}`;
 
-interface PastRun {
-  loadId: string;
-  washer: string | null;
-  programme: string | null;
-  product: string | null;
-  temperatureC: number;
-  fill: number;
-  measured: { minutes: number; kwh: number | null } | null;
-}
-async function pastRuns(tx: Transaction, now: Date): Promise<PastRun[]> {
-  const planned = sql`(${plans.result}->'loads'->${loads.number})`;
-  return tx
-    .select({
-      loadId: loads.id,
-      washer: sql<string | null>`${planned}->>'washer'`,
-      programme: sql<string | null>`${planned}->>'programme'`,
-      product: sql<string | null>`${planned}->'detergent'->>'product'`,
-      temperatureC: sql<number>`(${planned}->>'temperatureC')::float8`,
-      fill: sql<number>`(${planned}->>'fill')::float8`,
-      measured: loads.measured,
-    })
+const pastRuns = (tx: Transaction, now: Date) =>
+  tx
+    .select({ loadId: loads.id, run: loads.run, measured: loads.measured })
     .from(loads)
-    .innerJoin(plans, eq(plans.id, loads.planId))
-    .where(
-      and(
-        eq(loads.status, 'finished'),
-        isNotNull(loads.finishedAt),
-        gt(loads.finishedAt, new Date(now.getTime() - lookBackMs)),
-      ),
-    )
+    .where(and(eq(loads.status, 'finished'), gt(loads.finishedAt, new Date(now.getTime() - lookBackMs))))
     .orderBy(desc(loads.finishedAt));
-}
 
 export async function readLearnt(tx: Transaction, document: HouseholdDocument, now: Date): Promise<Learnt> {
   const runs = await pastRuns(tx, now);
   const byProgramme = new Map<string, MeasuredRun[]>();
-  for (const { washer, programme, temperatureC, fill, measured } of runs)
+  for (const { run, measured } of runs) {
+    const { washer, programme, temperatureC, fill } = run;
     if (washer && programme && measured) {
       const key = programmeKey(washer, programme);
       byProgramme.set(key, [...(byProgramme.get(key) ?? []), { temperatureC, fill, ...measured }]);
     }
+  }
   const programmes = new Map<string, LearntProgramme>();
   for (const w of document.washers ?? [])
     for (const p of w.programmes) {
       const measured = byProgramme.get(programmeKey(w.id, p.id));
       if (measured) programmes.set(programmeKey(w.id, p.id), learntProgramme(measured, p.durationMin));
     }
-  const productOf = new Map(runs.map((r) => [r.loadId, r.product]));
+  const productOf = new Map(runs.map((r) => [r.loadId, r.run.product]));
   const doseShares = new Map<string, number>();
   for (const f of await findingsSince(tx, ['residue', 'clean'], new Date(now.getTime() - lookBackMs))) {
     const product = productOf.get(f.loadId);

@@ -4,7 +4,7 @@ import type { HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument, PlannedLoadDocument } from '../formats/plan.ts';
 import type { Transaction } from './client.ts';
 import { isUuid } from './ids.ts';
-import { loads, plans, type MeasuredLoad, type PlanInsights } from './schema.ts';
+import { loads, plans, type MeasuredLoad, type PlanInsights, type RunFacts } from './schema.ts';
 import type { Findings } from '../core/run/findings.ts';
 import type { HandWalk } from '../core/run/hand-walk.ts';
 import type { Trouble } from '../core/run/trouble.ts';
@@ -42,6 +42,14 @@ export interface PlanView {
   loads: { id: string; number: number; status: LoadView['status']; endsAt: Date | null }[];
 }
 
+const runFacts = ({ washer, programme, detergent, temperatureC, fill }: PlannedLoadDocument): RunFacts => ({
+  washer,
+  programme,
+  product: detergent?.product ?? null,
+  temperatureC,
+  fill,
+});
+
 /** Store a plan with its loads; returns the plan's id. `aside` = beside the day's plan, which stays the newest. */
 export async function storePlan(
   tx: Transaction,
@@ -57,7 +65,9 @@ export async function storePlan(
     .returning({ id: plans.id });
   if (!plan) throw new Error('the plan was not stored');
   if (result.loads.length > 0)
-    await tx.insert(loads).values(result.loads.map((_, number) => ({ householdId, planId: plan.id, number })));
+    await tx
+      .insert(loads)
+      .values(result.loads.map((l, number) => ({ householdId, planId: plan.id, number, run: runFacts(l) })));
   return plan.id;
 }
 

@@ -366,6 +366,8 @@ export const loads = pgTable(
     id: uuid('id').notNull().defaultRandom(),
     planId: uuid('plan_id').notNull(),
     number: integer('number').notNull(),
+    /** What history asks of a load, so that nobody has to open its plan for it. */
+    run: jsonb('run').$type<RunFacts>().notNull(),
     status: text('status').$type<(typeof loadStatuses)[number]>().notNull().default('planned'),
     ticked: text('ticked')
       .array()
@@ -399,6 +401,14 @@ export const loads = pgTable(
   ],
 );
 
+/** How a load runs, in short. */
+export interface RunFacts {
+  washer: string | null;
+  programme: string | null;
+  product: string | null;
+  temperatureC: number;
+  fill: number;
+}
 /** A run as it was: until the machine had ended, not until somebody came. */
 export interface MeasuredLoad {
   endedAt: string;

@@ -1,10 +1,10 @@
 /** Care of the machines: what was done when, and how many runs there were since. */
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import { daysBetween, hotFromC, upkeepTasks, type UpkeepCount, type UpkeepTask } from '../core/run/upkeep.ts';
 import type { Transaction } from './client.ts';
 import type { Writer } from './events.ts';
 import { isUuid } from './ids.ts';
-import { loads, plans, upkeeps } from './schema.ts';
+import { loads, upkeeps } from './schema.ts';
 
 export type Upkeep = Pick<typeof upkeeps.$inferSelect, 'id' | 'machine' | 'task' | 'startedAt' | 'endsAt' | 'doneAt'>;
 const columns = {
@@ -15,19 +15,15 @@ const columns = {
   endsAt: upkeeps.endsAt,
   doneAt: upkeeps.doneAt,
 };
-/** Runs of a washer, newest first: when, how hot. */
-async function runsOf(tx: Transaction): Promise<{ washer: string; at: Date; celsius: number }[]> {
-  const planned = sql`(${plans.result}->'loads'->${loads.number})`;
+/** Finished runs of the washers: when, how hot. */
+async function machineRuns(tx: Transaction): Promise<{ washer: string; at: Date; celsius: number }[]> {
   const rows = await tx
-    .select({
-      washer: sql<string | null>`${planned}->>'washer'`,
-      celsius: sql<number>`(${planned}->>'temperatureC')::float8`,
-      at: loads.finishedAt,
-    })
+    .select({ run: loads.run, at: loads.finishedAt })
     .from(loads)
-    .innerJoin(plans, eq(plans.id, loads.planId))
-    .where(and(eq(loads.status, 'finished'), isNotNull(loads.finishedAt)));
-  return rows.flatMap((r) => (r.washer && r.at ? [{ washer: r.washer, at: r.at, celsius: r.celsius }] : []));
+    .where(eq(loads.status, 'finished'));
+  return rows.flatMap(({ run, at }) =>
+    run.washer && at ? [{ washer: run.washer, at, celsius: run.temperatureC }] : [],
+  );
 }
 const newestOf = (dates: readonly Date[]): Date | null =>
   dates.reduce<Date | null>((a, b) => (a && a > b ? a : b), null);
@@ -39,7 +35,7 @@ export async function upkeepCounts(
   machines: readonly string[],
   now: Date,
 ): Promise<Map<string, UpkeepCounts>> {
-  const runs = await runsOf(tx);
+  const runs = await machineRuns(tx);
   const done = await tx.select(columns).from(upkeeps).where(isNotNull(upkeeps.doneAt));
   return new Map(
     machines.map((machine) => {

@@ -301,8 +301,7 @@ describe('care of the machines', () => {
     expect((await counts())['hot-run']!.runs).toBe(before);
     const id = await newLoad();
     await at(async (tx) => {
-      await tx.execute(sql`update plan set result = jsonb_set(result::jsonb, '{loads,0,temperatureC}', '60')::json
-        where id = (select plan_id from load where id = ${id})`);
+      await tx.execute(sql`update load set run = jsonb_set(run, '{temperatureC}', '60') where id = ${id}`);
       await start(tx, id);
       await tx
         .update(loads)

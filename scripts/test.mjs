@@ -1,5 +1,5 @@
 // `npm test` on a bare clone: types, lint, import directions, unit, format, database and browser tests; ends with a line that counts.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { startPostgres } from './lib/postgres.mjs';
@@ -15,21 +15,29 @@ const results = [];
 const named = process.argv.slice(2);
 const wanted = (name) => named.length === 0 || named.includes(name);
 const bin = (name) => `node_modules/${name}`;
-function check(name, args, env = {}) {
-  say(name);
-  const { status } = spawnSync(process.execPath, args, {
+/** Runs one check; `aside` keeps what it prints until it is done, so that two at once can be read. */
+async function check(name, args, { env = {}, aside = false } = {}) {
+  if (!aside) say(name);
+  const child = spawn(process.execPath, args, {
     cwd: root,
-    stdio: ['ignore', 'inherit', 'inherit'],
+    stdio: aside ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
     env: { ...process.env, ...env },
   });
+  const printed = [];
+  child.stdout?.on('data', (part) => printed.push(part));
+  child.stderr?.on('data', (part) => printed.push(part));
+  const status = await new Promise((resolve) => child.on('close', resolve));
+  if (aside) {
+    say(name);
+    process.stdout.write(Buffer.concat(printed));
+  }
   results.push({ name, ok: status === 0 });
-  return status === 0;
 }
 let tests = { passed: 0, failed: 0 };
-function jest(name, projects, env) {
+async function jest(name, projects, env = {}) {
   mkdirSync('.data', { recursive: true });
   const file = `.data/jest-${name}.json`;
-  check(
+  await check(
     `${name} tests`,
     [
       '--experimental-vm-modules',
@@ -43,7 +51,7 @@ function jest(name, projects, env) {
       '--reporters',
       path.join(root, 'scripts/lib/reporter.cjs'),
     ],
-    env,
+    { env },
   );
   const report = JSON.parse(readFileSync(file, 'utf8'));
   tests = {
@@ -52,41 +60,40 @@ function jest(name, projects, env) {
   };
 }
 
-if (wanted('types')) {
-  check('route types', [bin('@react-router/dev/bin.js'), 'typegen']);
-  check('types', [bin('typescript/bin/tsc')]);
+/** What only reads the sources, one after the other beside the unit tests. */
+async function readSources() {
+  const aside = { aside: true };
+  if (wanted('types')) {
+    await check('route types', [bin('@react-router/dev/bin.js'), 'typegen'], aside);
+    await check('types', [bin('typescript/bin/tsc')], aside);
+  }
+  if (wanted('lint')) await check('lint', [bin('eslint/bin/eslint.js'), '.'], aside);
+  if (wanted('format'))
+    await check('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.'], aside);
+  if (wanted('imports'))
+    await check(
+      'import directions',
+      [
+        bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+        '--config',
+        '.dependency-cruiser.cjs',
+        ...['core', 'words', 'formats', 'data', 'app', 'bin', 'bench', 'e2e', 'workers', 'stand-ins'],
+      ],
+      aside,
+    );
+  if (wanted('unused')) await check('nothing unused', [bin('knip/bin/knip.js'), '--no-progress'], aside);
 }
-if (wanted('lint')) check('lint', [bin('eslint/bin/eslint.js'), '.']);
-if (wanted('format')) check('format', [bin('prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
-if (wanted('imports'))
-  check('import directions', [
-    bin('dependency-cruiser/bin/dependency-cruise.mjs'),
-    '--config',
-    '.dependency-cruiser.cjs',
-    'core',
-    'words',
-    'formats',
-    'data',
-    'app',
-    'bin',
-    'bench',
-    'e2e',
-    'workers',
-    'stand-ins',
-  ]);
-
-if (wanted('unused')) check('nothing unused', [bin('knip/bin/knip.js'), '--no-progress']);
 
 const database = await startPostgres(root, { name: 'pg-test', log: say });
 try {
   const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
   await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
-  if (wanted('unit')) jest('unit', ['core', 'formats']);
-  if (wanted('database')) jest('database', ['data'], { DATABASE_URL: database.appUrl });
+  await Promise.all([readSources(), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
+  if (wanted('database')) await jest('database', ['data'], { DATABASE_URL: database.appUrl });
   if (wanted('browser')) ensureBuild();
   if (wanted('browser'))
-    jest('browser', ['browser'], { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) });
+    await jest('browser', ['browser'], { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) });
 } finally {
   await database.leave();
 }

@@ -22,7 +22,7 @@ function threads(urgency: Urgency): Piscina {
         maxThreads: later ? 1 : 2,
         maxQueue: longestQueue[urgency],
         idleTimeout: 60_000,
-        niceIncrement: later ? 10 : 0,
+        niceIncrement: later ? 10 : 5, // whoever looks at a page comes first, on a machine with few processors too
       })
     : new Piscina({
         filename: path.resolve('workers/plan.worker.ts'),

@@ -10,13 +10,17 @@ interface Gathered {
   text: string;
 }
 
+/** The parameters as a plain record: spreading the union of all messages would cost the type checker minutes. */
+const paramsOf = (row: Separation): Record<string, string> | undefined =>
+  row.say?.params as Record<string, string> | undefined;
+
 /** Gathers rows whose messages differ in one parameter only. */
 function gatheredBy(rows: readonly Separation[], param: 'other' | 'name'): Separation[] {
   const groups = new Map<string, Separation[]>();
   rows.forEach((row, i) => {
-    const params = row.say?.params as Record<string, unknown> | undefined;
+    const params = paramsOf(row);
     const key =
-      params && typeof params[param] === 'string'
+      typeof params?.[param] === 'string'
         ? JSON.stringify([row.constraint, row.say?.code, { ...params, [param]: '' }])
         : `single ${i}`;
     groups.set(key, [...(groups.get(key) ?? []), row]);
@@ -24,8 +28,9 @@ function gatheredBy(rows: readonly Separation[], param: 'other' | 'name'): Separ
   return [...groups.values()].map((group) => {
     const [first] = group;
     if (!first?.say || group.length < 2) return first as Separation;
-    const names = [...new Set(group.map((s) => (s.say?.params as Record<string, string>)[param] ?? ''))];
-    const say = { ...first.say, params: { ...first.say.params, [param]: listed(names) } } as Message;
+    const names = [...new Set(group.map((s) => paramsOf(s)?.[param] ?? ''))];
+    const code: string = first.say.code;
+    const say = { code, params: { ...paramsOf(first), [param]: listed(names) } } as unknown as Message;
     const garments = [...new Set(group.flatMap((s) => s.garments))];
     return { ...first, garments, say, text: textOf(say) };
   });

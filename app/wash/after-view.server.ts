@@ -1,4 +1,5 @@
 /** What waits after the wash: questions nobody has answered yet, and pieces nobody has felt dry. */
+import { canBeAnswered } from '@core/run/inspection.ts';
 import { lookQuestions } from '@words/en/look.ts';
 import { finishedSince, type LoadView } from '@data/loads.ts';
 import { findingsOf } from '@data/findings.ts';
@@ -7,12 +8,10 @@ import { readHousehold } from '@data/household.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clockText, dayAndYear } from '../shared/words.ts';
-import { askedForMs, openLooksOf } from './inspect.server.ts';
+import { askedSince, openLooksOf } from './inspect.server.ts';
 import { loadFacts, loadTitle, type PieceRef } from './load-view.server.ts';
 
 const titleOfLoad = (l: LoadView): string => loadTitle(loadFacts(l.hamper, l.plan, l.load));
-/** Wet cloth hides what is left of a mark: that look is asked for once it may be dry. */
-const soonestDryMs = 2 * 3_600_000;
 
 export interface OpenLooks {
   id: string;
@@ -24,16 +23,16 @@ export async function openLooks(scope: Scope): Promise<OpenLooks[]> {
   const { tx, now } = scope;
   const timeZone = (await readHousehold(tx))?.timeZone ?? 'UTC';
   const out: OpenLooks[] = [];
-  const finished = await finishedSince(tx, new Date(now.getTime() - askedForMs));
+  const finished = await finishedSince(tx, askedSince(now));
   const answers = await findingsOf(
     tx,
     finished.map((l) => l.id),
   );
   const pieces = await listPieces(tx);
   for (const load of finished) {
-    const dryNow = now.getTime() - (load.finishedAt?.getTime() ?? 0) > soonestDryMs;
-    const open = openLooksOf(load, answers.get(load.id) ?? [], pieces, now).filter(
-      (l) => dryNow || l.kind !== 'mark-dry',
+    const hoursOut = (now.getTime() - (load.finishedAt?.getTime() ?? 0)) / 3_600_000;
+    const open = openLooksOf(load, answers.get(load.id) ?? [], pieces, now).filter((l) =>
+      canBeAnswered(l.kind, hoursOut),
     );
     if (open.length === 0 || !load.finishedAt) continue;
     const names = [...new Set(open.map((l) => lookQuestions[l.kind].title.toLowerCase()))];

@@ -34,7 +34,7 @@ export interface HandView {
 /** What a screen without a network says when a step is not over yet. */
 const refusals = Object.fromEntries(
   (Object.keys(handMessages) as (keyof typeof handMessages)[])
-    .filter((code) => !code.includes('{') && !handWords[code].includes('{'))
+    .filter((code) => !handWords[code].includes('{'))
     .map((code) => [code, handWords[code]]),
 );
 

@@ -1,10 +1,18 @@
 /** The last look as its screen shows it: the open questions in the order that matters, what follows from the answers, what is measured. */
-import { isGood, lookFacts, remedyOf, type Look, type LookKind } from '@core/run/inspection.ts';
+import {
+  canBeAnswered,
+  isGood,
+  lookFacts,
+  remedyOf,
+  rinseLitres,
+  type Look,
+  type LookKind,
+} from '@core/run/inspection.ts';
 import { placesOf, sizeChanges, type MeasurePlace } from '@core/garment/measures.ts';
 import { sizeClothOf } from '@core/piece/size-cloth.ts';
 import { labOf } from '@core/colour/colour.ts';
 import { stainFacts } from '@core/stain/stains.ts';
-import { garmentOf, householdOf } from '@formats/hamper.ts';
+import { garmentOf } from '@formats/hamper.ts';
 import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
 import { lookQuestions } from '@words/en/look.ts';
 import { textOf } from '@words/text.ts';
@@ -14,7 +22,7 @@ import { findLoad, plannedAside, type LoadView } from '@data/loads.ts';
 import { preferences } from '../server/preferences.server.ts';
 import { gradeSteps, type GradeView } from '../test/grades.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
-import { asksWhich, looksOfLoad } from './inspect.server.ts';
+import { looksOfLoad } from './inspect.server.ts';
 import { loadFacts, loadTitle, type PieceRef } from './load-view.server.ts';
 
 export interface LookView {
@@ -86,8 +94,7 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
   const refsOf = (ids: readonly string[]): PieceRef[] => ids.flatMap((id) => refs.get(id) ?? []);
   const pieces = new Map((await listPieces(scope.tx)).map((p) => [p.row.id, p] as const));
   const { open, answered } = await looksOfLoad(scope, load);
-  const dryNow = (look: Look): boolean =>
-    look.kind !== 'mark-dry' || scope.now.getTime() - (load.finishedAt?.getTime() ?? 0) > soonestDryMs;
+  const hoursOut = (scope.now.getTime() - (load.finishedAt?.getTime() ?? 0)) / 3_600_000;
   const again = (await plannedAside(scope.tx)).filter((l) => l.load.garments.some((g) => names.has(g)));
   const tinted = answered.find((f) => f.kind === 'dye' && !isGood('dye', f.answer));
   const strong = answered.some((f) => f.kind === 'catcher' && f.answer === 'strong');
@@ -106,9 +113,9 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
         good: isGood(look.kind, a),
       })),
       pieces: refsOf(look.pieces),
-      asksWhich: asksWhich(look.kind) && look.pieces.length > 1,
+      asksWhich: lookFacts[look.kind].which && look.pieces.length > 1,
       measures: look.kind === 'size' ? measuresOf(pieces.get(look.pieces[0] ?? '')) : [],
-      waitsForDry: !dryNow(look),
+      waitsForDry: !canBeAnswered(look.kind, hoursOut),
       grades: look.kind === 'catcher' ? gradeSteps(strongestDye(load)) : [],
     })),
     seen: answered.map((f) => seenView(f, load, refsOf, names, pieces)),
@@ -124,9 +131,6 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
         : null,
   };
 }
-/** Nothing is dry sooner. */
-const soonestDryMs = 2 * 3_600_000;
-
 function measuresOf(piece: Piece | undefined): LookView['measures'] {
   if (!piece) return [];
   const before = known(piece);
@@ -146,14 +150,11 @@ function seenView(
   pieces: ReadonlyMap<string, Piece>,
 ): SeenView {
   const words = lookQuestions[f.kind];
-  const { household } = load.hamper;
-  const washer = householdOf(household).washers.find((w) => w.id === load.load.washer);
-  // A rinse of a machine takes about a third of its water; by hand as much as the bath.
-  const rinseL = washer ? load.load.waterL / 3 : load.load.waterL / Math.max(1, 1 + rinsesOf(load));
+  const { massKg, waterL, temperatureC, method } = load.load;
   const remedy = remedyOf(f.kind, f.answer, {
-    massKg: load.load.massKg,
-    rinseL: Math.max(1, rinseL),
-    temperatureC: load.load.temperatureC,
+    massKg,
+    rinseL: rinseLitres(waterL, method === 'hand', rinsesOf(load)),
+    temperatureC,
   });
   const piece = pieces.get(f.pieces[0] ?? '');
   const stainId = f.look.split('/')[2];

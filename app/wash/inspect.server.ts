@@ -1,5 +1,14 @@
 /** The last look at a load: which questions are open, what an answer changes, and what is washed again at once. */
-import { dryLookOf, isAnswer, isGood, lookFacts, looksOf, type Look, type LookKind } from '@core/run/inspection.ts';
+import {
+  askedForDays,
+  dryLookOf,
+  isAnswer,
+  isGood,
+  lookFacts,
+  looksOf,
+  rinseMatters,
+  type Look,
+} from '@core/run/inspection.ts';
 import { catcherGrades, piecesRead, type Findings } from '@core/run/findings.ts';
 import { soilOrder } from '@core/model/orders.ts';
 import { profileOf } from '@core/piece/profile.ts';
@@ -15,12 +24,11 @@ import { closeTreatmentOf } from '../treat/treat-actions.server.ts';
 import { planInPool } from '../server/pool.server.ts';
 import type { Scope } from '../server/request.server.ts';
 
-/** Questions are asked for so long; then nobody knows any more. */
-export const askedForMs = 14 * 86_400_000;
+/** Loads that came out since then are still asked about. */
+export const askedSince = (now: Date): Date => new Date(now.getTime() - askedForDays * 86_400_000);
 
 const garmentsOf = ({ hamper, load }: LoadView): GarmentDocument[] =>
   hamper.garments.filter((g) => load.garments.includes(g.id));
-const careful = new Set(['soap', 'own-soap']);
 
 /** Every question of a finished load; those that wait for dry cloth only once the mark was not to be seen wet. */
 export function allLooks(load: LoadView, answered: readonly Finding[], pieces: readonly Piece[]): Look[] {
@@ -29,7 +37,7 @@ export function allLooks(load: LoadView, answered: readonly Finding[], pieces: r
     pieces: garmentsOf(load).map((g) => profileOf(garmentOf(g), rules)),
     catcher: load.load.procedure.some((s) => s.step === 'read-catcher'),
     byHand: load.load.method === 'hand',
-    carefulRinse: rules.skin === 'careful' || careful.has(load.load.detergent?.class ?? ''),
+    carefulRinse: rinseMatters(rules.skin, load.load.detergent?.class ?? null) || (load.walkState?.cloudy ?? false),
     withControl: new Set(
       pieces.filter((p) => p.state.detached !== null && load.load.garments.includes(p.row.id)).map((p) => p.row.id),
     ),
@@ -44,7 +52,7 @@ export interface LoadLooks {
 /** What nobody has answered yet, of a load that came out in the last two weeks; a piece washed again since is asked about there. */
 export function openLooksOf(load: LoadView, answered: readonly Finding[], pieces: readonly Piece[], now: Date): Look[] {
   const { finishedAt } = load;
-  if (load.status !== 'finished' || !finishedAt || now.getTime() - finishedAt.getTime() > askedForMs) return [];
+  if (load.status !== 'finished' || !finishedAt || finishedAt < askedSince(now)) return [];
   const known = new Set(answered.map((f) => f.look));
   const washedSince = new Set(
     pieces.filter((p) => p.state.lastWashedAt !== null && p.state.lastWashedAt > finishedAt).map((p) => p.row.id),
@@ -200,7 +208,7 @@ export async function answerLook(
     ? [...look.pieces]
     : look.pieces.length === 1
       ? [...look.pieces]
-      : asksWhich(look.kind)
+      : lookFacts[look.kind].which
         ? look.pieces.filter((p) => pieces.includes(p))
         : [...look.pieces];
   if (concerned.length === 0) return 'no-pieces';
@@ -217,9 +225,6 @@ export async function answerLook(
   await follow(scope, load, look, finding, grade);
   return 'kept';
 }
-/** A bad answer to these says which pieces it is about. */
-export const asksWhich = (kind: LookKind): boolean => ['dye', 'clean', 'smell', 'damage', 'control'].includes(kind);
-
 /** Everything that may be answered together and is still open is as it should be. Answers how many. */
 export async function restIsFine(scope: Scope, load: LoadView): Promise<number> {
   const { open } = await looksOfLoad(scope, load);

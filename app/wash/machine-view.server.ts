@@ -1,12 +1,11 @@
 /** What stands at the machine: the drum before the door closes, the drawer and what goes where, the bottle's rest, what its runs have taught. */
 import { optionsFor } from '@core/run/options.ts';
-import { optionWords } from '@words/en/run.ts';
+import { optionWords, roomWords } from '@words/en/run.ts';
 import { drumCheck } from '@core/run/drum-check.ts';
 import { displayDose } from '@core/plan/plan.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { say } from '@core/message/message.ts';
 import { moneyOf } from '@core/message/params.ts';
-import { scaldingFromC } from '@core/run/trouble.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { textOf } from '@words/text.ts';
 import { programmeKey, readLearnt } from '@data/learnt.ts';
@@ -18,7 +17,7 @@ export type Compartment = 'prewash' | 'main' | 'softener' | 'drum' | 'basin';
 export interface PlaceView {
   compartment: Compartment;
   /** What goes there, with how much, in the words of the ticket. */
-  products: { name: string; amount: string; form: string }[];
+  products: { name: string; amount: string }[];
 }
 export interface MachineView {
   check: { massText: string; freeText: string; tooFull: boolean; looseShare: number } | null;
@@ -29,25 +28,7 @@ export interface MachineView {
   /** Reminders at a machine that others use. */
   stay: string | null;
   learnt: string[];
-  hot: boolean;
 }
-
-const formWords: Record<string, string> = {
-  liquid: 'liquid',
-  powder: 'powder',
-  tablet: 'tablet',
-  pod: 'pod',
-  bar: 'soap',
-  sheet: 'sheet',
-};
-
-/** A long pile in a round drum: what the hand finds above it, in words. */
-const freeWords = (freeCm: number): string =>
-  freeCm >= 25
-    ? `Plenty of room: ${freeCm} cm above the loose pile.`
-    : freeCm >= 10
-      ? `A hand stands upright above the pile (${freeCm} cm).`
-      : `A hand lies flat above the pile, no more (${freeCm} cm).`;
 
 export async function machineView(
   { tx, now }: Scope,
@@ -74,7 +55,6 @@ export async function machineView(
             products: here.map((d) => ({
               name: products.get(d.product)?.name ?? 'product',
               amount: amounts.get(d.product) ?? '',
-              form: formWords[products.get(d.product)?.form ?? ''] ?? '',
             })),
           },
         ];
@@ -107,7 +87,7 @@ export async function machineView(
   return {
     check: check && {
       massText: `${check.massKg.toFixed(1)} of ${Math.min(maxKg, check.maxKg).toFixed(1)} kg`,
-      freeText: freeWords(check.freeCm),
+      freeText: roomWords[check.room](check.freeCm),
       tooFull: check.verdict === 'over' || check.verdict === 'refuse',
       looseShare: check.looseShare,
     },
@@ -134,6 +114,5 @@ export async function machineView(
           )
         : null,
     learnt,
-    hot: load.temperatureC >= scaldingFromC,
   };
 }

@@ -1,5 +1,5 @@
 /** A load from its start until it is out of the water: the one place where its life meets basket, cupboard and history. */
-import { whyNotJoin } from '@core/board/join.ts';
+import { mayJoinWithinMin, whyNotJoin } from '@core/board/join.ts';
 import { advance, beginWalk, walkEnded, type WalkAction } from '@core/run/walk-state.ts';
 import { textOf } from '@words/text.ts';
 import { onwardsFrom } from '@core/run/clock.ts';
@@ -149,8 +149,6 @@ export function whyNotWith({ hamper, load }: LoadView, garmentId: string): strin
   }).map(textOf);
 }
 
-/** Minutes after the start in which something may still be put in: before the water is warm and the dirt is off. */
-export const mayJoinWithinMin = 10;
 export type JoinAnswer = 'joined' | 'too-late' | 'not-here' | { refused: readonly string[] };
 /** A forgotten piece joins a running machine, if it had been allowed to from the start. */
 export async function joinRunning({ tx, now }: Scope, load: LoadView, garmentId: string): Promise<JoinAnswer> {

@@ -1,12 +1,13 @@
 /** What can be done on a ticket: prepare, start, tell what the machine does, take it out. */
 import { data, redirect } from 'react-router';
+import { mayJoinWithinMin } from '@core/board/join.ts';
 import { troubles } from '@core/run/trouble.ts';
 import { appendEvents } from '@data/events.ts';
 import { changeRunning, dropAside, markNotStarted, setTicked, type LoadView } from '@data/loads.ts';
 import { readForm } from '../forms/read.ts';
 import { conflict, field, type Scope } from '../server/request.server.ts';
 import { joinSchema, leftSchema, startedSchema } from './run-form.ts';
-import { joinRunning, mayJoinWithinMin, noteEnd, startLoad, takeOut, type StartResult } from './run.server.ts';
+import { joinRunning, noteEnd, startLoad, takeOut, type StartResult } from './run.server.ts';
 
 /** Why a load does not start, and what to do. */
 const notStarted: Record<Exclude<StartResult, 'started'>, string> = {

@@ -4,6 +4,7 @@ import { dryMassG } from '@core/garment/mass.ts';
 import { netNeed } from '@core/piece/nets.ts';
 import { bandOf } from '@core/stain/score.ts';
 import { stainFacts } from '@core/stain/stains.ts';
+import { mayJoinWithinMin } from '@core/board/join.ts';
 import { walkDue } from '@core/run/walk-state.ts';
 import { troubleAdvice, type Trouble } from '@core/run/trouble.ts';
 import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
@@ -21,7 +22,6 @@ import { looksOfLoad } from './inspect.server.ts';
 import { machineView, type MachineView } from './machine-view.server.ts';
 import { upkeepLine } from './upkeep-view.server.ts';
 import { printView, type PrintView } from './print-view.server.ts';
-import { mayJoinWithinMin } from './run.server.ts';
 import { clockText, dayAndYear, numberWord } from '../shared/words.ts';
 
 export interface TicketView {

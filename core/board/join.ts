@@ -8,6 +8,9 @@ import { loadAt } from '../price/price.ts';
 import { violationsOfSet } from './pins.ts';
 import { whyNot } from './move.ts';
 
+/** Minutes after the start in which something may still be put in: before the water is warm and the dirt is off. */
+export const mayJoinWithinMin = 10;
+
 export type RunningLoad = Pick<PlannedLoad, 'washer' | 'programme' | 'temperatureC' | 'spinRpm'> & {
   detergentClass: string | null;
 };

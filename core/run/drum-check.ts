@@ -12,7 +12,11 @@ export interface DrumCheck {
   /** Room above the loose pile, cm. */
   freeCm: number;
   verdict: FillClass;
+  room: 'plenty' | 'upright' | 'flat';
 }
+/** Room above the pile from which it is plenty, and from which a hand stands upright in it, cm. */
+const plentyFromCm = 25;
+const uprightFromCm = 10;
 /** @example drumCheck(pieces, washer, 5.3, 0.7).freeCm // 19 */
 export function drumCheck(
   pieces: readonly Profile[],
@@ -21,11 +25,13 @@ export function drumCheck(
   fill: number,
 ): DrumCheck {
   const looseShare = Math.min(1, sum(pieces.map((p) => p.volumeL)) / washer.drumVolumeL);
+  const freeCm = Math.round(freeHeightMm(looseShare, 2000 * washer.drumRadiusM) / 10);
   return {
     massKg: sum(pieces.map((p) => p.massKg)),
     maxKg,
     looseShare,
-    freeCm: Math.round(freeHeightMm(looseShare, 2000 * washer.drumRadiusM) / 10),
+    freeCm,
     verdict: fillClass(fill),
+    room: freeCm >= plentyFromCm ? 'plenty' : freeCm >= uprightFromCm ? 'upright' : 'flat',
   };
 }

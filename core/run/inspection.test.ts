@@ -13,7 +13,10 @@ import {
   isGood,
   lookFacts,
   lookKinds,
+  canBeAnswered,
   looksOf,
+  rinseLitres,
+  rinseMatters,
   remedyOf,
   type InspectedLoad,
 } from './inspection.ts';
@@ -210,6 +213,26 @@ describe('at the machine', () => {
     expect(few.verdict).toBe('under');
     expect(many.verdict).toBe('over');
     expect(few.massKg).toBeCloseTo(0.8, 6);
+    expect([few.room, many.room]).toEqual(['plenty', 'flat']);
+    const rooms = Array.from({ length: 40 }, (_, i) => drumCheck(pieces(i + 1), washer, 5, 0.5));
+    for (const r of rooms) expect(r.room).toBe(r.freeCm >= 25 ? 'plenty' : r.freeCm >= 10 ? 'upright' : 'flat');
+    expect(new Set(rooms.map((r) => r.room)).size).toBe(3);
+  });
+  test('dry cloth is looked at two hours after the machine at the soonest', () => {
+    expect(canBeAnswered('mark-dry', 2)).toBe(false);
+    expect(canBeAnswered('mark-dry', 2.01)).toBe(true);
+    expect(canBeAnswered('mark', 0)).toBe(true);
+  });
+  test('rinsing matters more after soap and for careful skin', () => {
+    expect(rinseMatters('normal', 'heavy')).toBe(false);
+    expect(rinseMatters('careful', 'heavy')).toBe(true);
+    expect(rinseMatters('normal', 'soap')).toBe(true);
+    expect(rinseMatters('normal', null)).toBe(false);
+  });
+  test('a rinse takes its share of the water: a third of a machine run, a bath by hand, never none', () => {
+    expect(rinseLitres(45, false, 0)).toBe(15);
+    expect(rinseLitres(30, true, 2)).toBe(10);
+    expect(rinseLitres(2, false, 0)).toBe(1);
   });
   test('options: rinse when the plan says so, soil by the dirtiest piece', () => {
     const p = (soil: Garment['soil']) => profileOf({ ...tee, soil }, plainRules);

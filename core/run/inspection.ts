@@ -6,6 +6,7 @@ import { say, type Message } from '../message/message.ts';
 import type { Profile } from '../piece/profile.ts';
 import { prepareSteps } from '../piece/care-steps.ts';
 import { overdoseRinses } from '../washing/dose.ts';
+import type { HouseRules } from '../model/household.ts';
 import type { StainKind } from '../stain/stains.ts';
 
 /**
@@ -15,21 +16,22 @@ import type { StainKind } from '../stain/stains.ts';
 interface LookFacts {
   when: 'wet' | 'dry';
   alone: boolean;
+  which: boolean;
   weight: number;
   /** The good answer first. */
   answers: readonly [string, ...string[]];
 }
 export const lookFacts = {
-  catcher: { when: 'wet', alone: true, weight: 20, answers: ['clear', 'trace', 'strong'] },
-  dye: { when: 'wet', alone: false, weight: 5, answers: ['none', 'tinted'] },
-  mark: { when: 'wet', alone: true, weight: 15, answers: ['gone', 'lighter', 'same'] },
-  size: { when: 'wet', alone: true, weight: 12, answers: ['kept', 'changed'] },
-  control: { when: 'wet', alone: false, weight: 9, answers: ['same', 'faded'] },
-  clean: { when: 'wet', alone: false, weight: 3, answers: ['clean', 'not-clean'] },
-  residue: { when: 'wet', alone: false, weight: 2, answers: ['none', 'left'] },
-  smell: { when: 'wet', alone: false, weight: 2, answers: ['fresh', 'smells'] },
-  damage: { when: 'wet', alone: false, weight: 1, answers: ['none', 'damaged'] },
-  'mark-dry': { when: 'dry', alone: true, weight: 15, answers: ['gone', 'lighter', 'same'] },
+  catcher: { when: 'wet', alone: true, which: false, weight: 20, answers: ['clear', 'trace', 'strong'] },
+  dye: { when: 'wet', alone: false, which: true, weight: 5, answers: ['none', 'tinted'] },
+  mark: { when: 'wet', alone: true, which: false, weight: 15, answers: ['gone', 'lighter', 'same'] },
+  size: { when: 'wet', alone: true, which: false, weight: 12, answers: ['kept', 'changed'] },
+  control: { when: 'wet', alone: false, which: true, weight: 9, answers: ['same', 'faded'] },
+  clean: { when: 'wet', alone: false, which: true, weight: 3, answers: ['clean', 'not-clean'] },
+  residue: { when: 'wet', alone: false, which: false, weight: 2, answers: ['none', 'left'] },
+  smell: { when: 'wet', alone: false, which: true, weight: 2, answers: ['fresh', 'smells'] },
+  damage: { when: 'wet', alone: false, which: true, weight: 1, answers: ['none', 'damaged'] },
+  'mark-dry': { when: 'dry', alone: true, which: false, weight: 15, answers: ['gone', 'lighter', 'same'] },
 } as const satisfies Record<string, LookFacts>;
 export type LookKind = keyof typeof lookFacts;
 export const lookKinds = Object.keys(lookFacts) as LookKind[];
@@ -37,6 +39,14 @@ export type LookAnswer<K extends LookKind = LookKind> = (typeof lookFacts)[K]['a
 export const isGood = (kind: LookKind, answer: string): boolean => lookFacts[kind].answers[0] === answer;
 export const isAnswer = (kind: LookKind, answer: string): boolean =>
   (lookFacts[kind].answers as readonly string[]).includes(answer);
+
+/** Questions are asked for so many days; then nobody knows any more. */
+export const askedForDays = 14;
+/** Nothing is dry sooner, h: until then nobody is asked what is left of a mark on dry cloth. */
+const soonestDryH = 2;
+/** Whether a question can be answered so many hours after the load came out. */
+export const canBeAnswered = (kind: LookKind, hoursOut: number): boolean =>
+  lookFacts[kind].when === 'wet' || hoursOut > soonestDryH;
 
 export interface Look {
   /** `mark/garment/stain`, `size/garment`, else the kind: stable, so that an answer finds its question. */
@@ -115,6 +125,16 @@ export const dryLookOf = (mark: Look): Look => ({
   id: `mark-dry${mark.id.slice('mark'.length)}`,
   kind: 'mark-dry',
 });
+
+const leavesResidue: readonly string[] = ['soap', 'own-soap'];
+/** Where what stays in the cloth matters more: after soap, and in a house whose skin asks for care. */
+export const rinseMatters = (skin: HouseRules['skin'], detergentClass: string | null): boolean =>
+  skin === 'careful' || leavesResidue.includes(detergentClass ?? '');
+/** Baths of a machine run: the wash and two rinses. */
+const machineBaths = 3;
+/** Water of one rinse, l: the baths of a run share its water. */
+export const rinseLitres = (waterL: number, byHand: boolean, rinses: number): number =>
+  Math.max(1, waterL / (byHand ? 1 + rinses : machineBaths));
 
 export const remedies = [
   'rescue',

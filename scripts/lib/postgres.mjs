@@ -237,7 +237,7 @@ export async function startPostgres(root, { name = 'pg', log = () => {} } = {}) 
 async function launch(bin, dir) {
   for (let attempt = 0; ; attempt++) {
     const port = await freePort();
-    const opts = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=40 -c timezone=UTC`;
+    const opts = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=64 -c timezone=UTC`;
     // stdio must not be a pipe: the daemon would keep it open and spawnSync would never return
     const r = runAs(
       `${bin}/pg_ctl`,

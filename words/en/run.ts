@@ -1,5 +1,6 @@
 /** At a machine that runs, or has stopped, and its care. */
 import type { runMessages } from '@core/message/run.ts';
+import type { DrumCheck } from '@core/run/drum-check.ts';
 import type { RunOption } from '@core/run/options.ts';
 import type { UpkeepTask } from '@core/run/upkeep.ts';
 
@@ -19,6 +20,12 @@ export const runWords: Record<keyof typeof runMessages, string> = {
   'trouble.wet-hours': 'Wet cloth in a shut drum begins to smell after about {hours, plural, one {# hour} other {# hours}}: do not leave it longer.',
 };
 
+/** The room a hand finds above the loose pile. */
+export const roomWords: Record<DrumCheck['room'], (freeCm: number) => string> = {
+  plenty: (cm) => `Plenty of room: ${cm} cm above the loose pile.`,
+  upright: (cm) => `A hand stands upright above the pile (${cm} cm).`,
+  flat: (cm) => `A hand lies flat above the pile, no more (${cm} cm).`,
+};
 /** Options as most panels have them, one way or another. */
 export const optionWords: Record<RunOption, string> = {
   'extra-rinse': 'Extra rinse',
