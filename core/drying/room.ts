@@ -1,4 +1,4 @@
-/** Step model of a drying room: towels under flat pieces, and the water of all pieces in the air they share. Explicit steps of 300 s, at most 96 h. */
+/** Step model of drying: towels under flat pieces, the water of all pieces in the air they share, and air that changes by the hour. Explicit steps of 300 s, at most 96 h. */
 import { clamp, mixture } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import { physicalFibres, type PhysicalFibreId } from '../fibre/physical.ts';
@@ -16,6 +16,16 @@ export interface DryingItem {
   turned: boolean;
   sunWPerM2: number;
   absorptivity: number;
+  /** Hours after the beginning at which it is hung up; until then it keeps its water. */
+  fromH?: number;
+  /** Clear air to its neighbours, mm, where it differs from the room's. */
+  gapMm?: number;
+  /** How much slower than the model it dries, as its place has taught. */
+  slowness?: number;
+  /** Out of doors: in that air, and its water is gone with the wind. */
+  outdoors?: boolean;
+  /** Moisture at which it is taken down for the iron. */
+  dampForIron?: number;
 }
 export interface DryingRoom {
   temperatureC: number;
@@ -26,6 +36,30 @@ export interface DryingRoom {
   airChangesPerH: number;
   dehumidifierLPerDay: number;
   dehumidifierSet: number;
+  /** What a sensor reads at the beginning, where it differs from the air without wet cloth. */
+  startHumidity?: number;
+  /** Air out of doors so many hours after the beginning. */
+  outdoors?: (hour: number) => OutdoorHour;
+}
+export interface OutdoorHour {
+  temperatureC: number;
+  humidity: number;
+  airSpeedMPerS: number;
+  /** Rain, or night dew: nothing gets drier. */
+  wet: boolean;
+}
+export interface DryingCourse {
+  /** Hours until each is dry; null = not within 96 h, or the air is too damp or frosty. */
+  hours: (number | null)[];
+  /** Hours each was damp enough to smell, from the beginning on. */
+  dampHours: number[];
+  /** Hours until each is right for the iron; null = it never was wetter, or none was asked. */
+  ironHours: (number | null)[];
+  /** Moisture after `askedH` hours. */
+  moisture: number[];
+  peakHumidity: number;
+  /** Hours in which the room's air was over 70 %. */
+  mouldHours: number;
 }
 
 const stepS = 300;
@@ -34,53 +68,70 @@ const longestH = 96;
 const wallFactor = 8;
 const towelReleaseS = 28_800;
 const towelTake = 0.3;
+/** Equilibrium at this humidity: wetter cloth smells in time. */
+const smellsFromHumidity = 0.8;
+const mouldFromHumidity = 0.7;
 
-/** Hours of each item (null = not dry within 96 h, or the air is too damp or frosty) and the highest humidity on the way. */
-export function dryInRoom(
-  items: readonly DryingItem[],
-  room: DryingRoom,
-): { hours: (number | null)[]; peakHumidity: number } {
+const driesAt = (air: { temperatureC: number; humidity: number }): boolean =>
+  air.humidity < 0.95 && air.temperatureC >= 0;
+
+/** The whole course of everything that hangs. `askedH` = the moment whose moisture is asked. */
+export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, askedH = 0): DryingCourse {
   const { temperatureC: c, humidity } = room;
-  if (humidity >= 0.95 || c < 0) return { hours: items.map(() => null), peakHumidity: humidity };
+  const roomDries = driesAt(room);
   const background = vapourKgPerM3(c, humidity);
   const saturated = vapourKgPerM3(c, 1);
-  let vapour = background;
-  let peak = humidity;
+  let vapour = vapourKgPerM3(c, room.startHumidity ?? humidity);
+  let peak = room.startHumidity ?? humidity;
+  let mouldS = 0;
   const state = items.map((item) => {
     const k = kindFacts(item.kind);
     const air = {
       temperatureC: c,
       humidity,
       airSpeedMPerS: room.airSpeedMPerS,
-      gapMm: room.gapMm,
+      gapMm: item.gapMm ?? room.gapMm,
       turned: item.turned,
     };
     const s = dryingState(item.kind, item.fibre, item.layout, air);
     const target = equilibriumMoisture(item.fibre, humidity) + 0.02;
     const massKg = (k.areaM2 * k.clothGPerM2[1] * (1 + k.trimShare) + k.hardwareG) / 1000;
+    const damp = item.dampForIron ?? 0;
     return {
       item,
       x: item.x0,
       towelWater: 0,
       nextSwapS: 0,
       massKg,
-      exposedM2: s.exposedM2,
+      exposedM2: s.exposedM2 / (item.slowness ?? 1),
       slow: s.slow,
       criticalCloth: s.criticalCloth,
       target,
+      smells: equilibriumMoisture(item.fibre, smellsFromHumidity),
       hours: item.x0 <= target ? 0 : (null as number | null),
+      dampS: 0,
+      ironHours: item.x0 <= damp ? 0 : (null as number | null),
+      moisture: item.x0,
       sun: item.absorptivity * item.sunWPerM2 * solarShare[item.layout],
     };
   });
-  for (let t = 0; t < longestH * 3600 && state.some((s) => s.hours === null); t += stepS) {
+  const anyDries = roomDries || (room.outdoors !== undefined && items.some((i) => i.outdoors));
+  for (let t = 0; anyDries && t < longestH * 3600 && state.some((s) => s.hours === null); t += stepS) {
     const rh = room.volumeM3 === null ? humidity : clamp(vapour / saturated, 0, 0.98);
     peak = Math.max(peak, rh);
+    if (rh > mouldFromHumidity) mouldS += stepS;
+    const outside = room.outdoors?.(t / 3600);
     let released = 0;
-    const flux = new Map<number, number>();
-    const bound = new Map<DryingItem['fibre'], number>();
+    const flux = new Map<string, number>();
+    const bound = new Map<DryingItem['fibre'], [number, number]>();
     for (const s of state) {
+      if (t <= askedH * 3600) s.moisture = s.x;
       if (s.hours !== null) continue;
       const { item } = s;
+      if (s.x > s.smells) s.dampS += stepS;
+      if (t < (item.fromH ?? 0) * 3600) continue;
+      const out = item.outdoors === true && outside !== undefined;
+      if (out ? outside.wet || !driesAt(outside) : !roomDries) continue;
       if (item.towelG > 0 && t >= s.nextSwapS) {
         const ratio = item.towelG / (s.massKg * 1000);
         const taken =
@@ -91,17 +142,30 @@ export function dryInRoom(
         s.nextSwapS = item.swapH > 0 ? t + item.swapH * 3600 : Infinity;
       }
       const before = s.x;
-      const e = flux.get(s.sun) ?? evaporationRate(c, rh, room.airSpeedMPerS, room.gapMm, s.sun);
-      flux.set(s.sun, e);
-      const xe = bound.get(item.fibre) ?? equilibriumMoisture(item.fibre, rh);
-      bound.set(item.fibre, xe);
+      const gapMm = item.gapMm ?? room.gapMm;
+      const key = `${out} ${s.sun} ${gapMm}`;
+      const e =
+        flux.get(key) ??
+        (out
+          ? evaporationRate(outside.temperatureC, outside.humidity, outside.airSpeedMPerS, gapMm, s.sun)
+          : evaporationRate(c, rh, room.airSpeedMPerS, gapMm, s.sun));
+      flux.set(key, e);
+      const both = bound.get(item.fibre) ?? [
+        equilibriumMoisture(item.fibre, rh),
+        outside ? equilibriumMoisture(item.fibre, outside.humidity) : 0,
+      ];
+      bound.set(item.fibre, both);
+      const xe = both[out ? 1 : 0];
+      const target = out ? xe + 0.02 : s.target;
       const falling = clamp((s.x - xe) / (Math.max(s.criticalCloth, xe + 0.03) - xe), 0, 1);
       const evaporated = (falling * e * s.exposedM2) / s.slow;
       const back = s.towelWater / towelReleaseS;
       s.x += stepS * (-evaporated / s.massKg + back);
       s.towelWater -= stepS * back;
-      released += evaporated * item.count;
-      if (s.x <= s.target) s.hours = (t + (stepS * (before - s.target)) / (before - s.x)) / 3600;
+      if (!out) released += evaporated * item.count;
+      if (s.ironHours === null && s.x <= (item.dampForIron ?? 0)) s.ironHours = (t + stepS) / 3600;
+      if (s.x <= target)
+        s.hours = (t + (before > s.x ? stepS * clamp((before - target) / (before - s.x), 0, 1) : 0)) / 3600;
     }
     if (room.volumeM3 !== null) {
       const dried =
@@ -112,5 +176,18 @@ export function dryInRoom(
       vapour = Math.max(vapour, 0.1 * background);
     }
   }
-  return { hours: state.map((s) => s.hours), peakHumidity: peak };
+  return {
+    hours: state.map((s) => s.hours),
+    dampHours: state.map((s) => s.dampS / 3600),
+    ironHours: state.map((s) => (s.item.dampForIron === undefined || s.ironHours === 0 ? null : s.ironHours)),
+    moisture: state.map((s) => s.moisture),
+    peakHumidity: peak,
+    mouldHours: mouldS / 3600,
+  };
 }
+
+/** Hours of each item (null = not dry within 96 h, or the air is too damp or frosty) and the highest humidity on the way. */
+export const dryInRoom = (
+  items: readonly DryingItem[],
+  room: DryingRoom,
+): { hours: (number | null)[]; peakHumidity: number } => courseOfDrying(items, room);

@@ -1,4 +1,4 @@
-/** Room on the drying places as a whole plan fills them: bars over their length, flat area, hangers. */
+/** Room on a drying place as it fills: bars by length and by weight, flat area, hangers. */
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import type { DryPosition } from '../envelope/envelope.ts';
 import type { DryingPlace } from '../model/household.ts';
@@ -7,24 +7,43 @@ const sideClearanceM = 0.03;
 const flatClearance = 1.1;
 /** More bars than any household fills. */
 const mostBars = 1000;
+/** What a bar, and what a whole rack carries, kg of wet cloth, unless it says otherwise. */
+export const barCarriesKg = 1.5;
+export const rackCarriesKg = 10;
 
 /** What one entry of the wardrobe asks for: so many like items, each over so many bars. */
 export interface RoomNeed {
   kind: GarmentKind;
   items: number;
   barsEach: number;
+  /** All items together, wet, kg. */
+  wetKg: number;
 }
+/** One item on its bars: the first of them, how many side by side, and the stretch it takes of each, m from the left. */
+export interface Spot {
+  bar: number;
+  bars: number;
+  atM: number;
+  widthM: number;
+}
+
+/** Flat area all items take, with air around them, m². */
+export const flatAreaM2 = (kind: GarmentKind, items: number): number => kindFacts(kind).flatM2 * flatClearance * items;
 
 export class Space {
   readonly place: DryingPlace;
-  /** Metres taken of each bar. */
+  /** Metres taken of each bar, from the left. */
   private takenM: number[];
+  /** Wet cloth on each bar, kg. */
+  private barKg: number[];
   private flatM2: number;
   private hangers: number;
 
   constructor(place: DryingPlace) {
     this.place = place;
-    this.takenM = new Array<number>(Math.min(mostBars, Math.floor(place.bars))).fill(0);
+    const bars = Math.min(mostBars, Math.floor(place.bars));
+    this.takenM = new Array<number>(bars).fill(0);
+    this.barKg = new Array<number>(bars).fill(0);
     this.flatM2 = place.flatM2;
     this.hangers = place.hangers;
   }
@@ -37,38 +56,73 @@ export class Space {
         ? this.place.hangers > 0
         : this.place.bars > 0;
   }
+  get freeFlatM2(): number {
+    return this.flatM2;
+  }
+  get freeHangers(): number {
+    return this.hangers;
+  }
+  /** Metres of bar nobody hangs on. */
+  get freeBarM(): number {
+    return this.takenM.reduce((m, taken) => m + Math.max(0, this.place.barLengthM - taken), 0);
+  }
 
-  /** Puts all items up, or none: the number of bars used (0 for hangers and flat), null when there is no room. */
-  take(position: DryPosition, need: RoomNeed): number | null {
+  /**
+   * Puts all items up, or none: where on the bars (empty for hangers and flat), null when there is no room. `fromBar` = the first bar must be this one.
+   * @example new Space(rack).take('bars', { kind: 'tshirt', items: 1, barsEach: 1, wetKg: 0.26 }) // [{ bar: 0, bars: 1, atM: 0, widthM: 0.55 }]
+   */
+  take(position: DryPosition, need: RoomNeed, fromBar?: number): Spot[] | null {
     if (position === 'flat') {
-      const m2 = kindFacts(need.kind).flatM2 * flatClearance * need.items;
+      const m2 = flatAreaM2(need.kind, need.items);
       if (m2 > this.flatM2 + 1e-9) return null;
       this.flatM2 -= m2;
-      return 0;
+      return [];
     }
     if (position === 'hanger') {
       if (need.items > this.hangers) return null;
       this.hangers -= need.items;
-      return 0;
+      return [];
     }
-    return this.takeBars(need);
+    return this.takeBars(position, need, fromBar);
+  }
+  /** What hangs there already; more than fits is let hang, for somebody hung it. */
+  hold(position: DryPosition, need: RoomNeed, spots: readonly Spot[]): void {
+    if (position === 'flat') this.flatM2 = Math.max(0, this.flatM2 - flatAreaM2(need.kind, need.items));
+    else if (position === 'hanger') this.hangers = Math.max(0, this.hangers - need.items);
+    for (const s of spots)
+      for (let i = s.bar; i < Math.min(s.bar + s.bars, this.takenM.length); i++) {
+        this.takenM[i] = Math.max(this.takenM[i] ?? 0, s.atM + s.widthM);
+        this.barKg[i] = (this.barKg[i] ?? 0) + need.wetKg / need.items / s.bars;
+      }
   }
 
-  /** Adjacent bars, where they are least taken; what is wider than a bar is folded over more of them. */
-  private takeBars({ kind, items, barsEach }: RoomNeed): number | null {
+  /** Adjacent bars, where they are least taken and carry it; what is wider than a bar is folded over more of them. */
+  private takeBars(position: DryPosition, { kind, items, barsEach, wetKg }: RoomNeed, fromBar?: number): Spot[] | null {
     const lengthM = this.place.barLengthM;
     const wanted = kindFacts(kind).barLengthM + sideClearanceM;
     const folds = Math.max(1, Math.ceil((wanted - sideClearanceM) / Math.max(lengthM, 0.01) - 1e-9));
-    const across = barsEach * folds;
+    // Pegged singly, a piece takes one line.
+    const across = (position === 'line' ? 1 : barsEach) * folds;
+    const eachKg = wetKg / items / across;
+    // Lines out of doors are fixed to walls and carry what they hold.
+    const limited = !this.place.outdoors;
     const widthM = Math.min(wanted, lengthM);
     const takenM = [...this.takenM];
-    const used = new Set<number>();
+    const barKg = [...this.barKg];
+    const carries = (bars: readonly number[]): boolean => {
+      if (!limited) return true;
+      const onRack = barKg.reduce((a, b) => a + b, 0);
+      // One piece that is too heavy for its bars alone still has to hang somewhere.
+      const bar = Math.max(barCarriesKg, eachKg);
+      return bars.every((kg) => kg + eachKg <= bar + 1e-9) && onRack + eachKg * across <= rackCarriesKg + 1e-9;
+    };
+    const spots: Spot[] = [];
     for (let n = 0; n < items; n++) {
       let at = -1;
       let least = Infinity;
-      for (let i = 0; i + across <= takenM.length; i++) {
+      for (let i = fromBar ?? 0; i + across <= takenM.length && (fromBar === undefined || i === fromBar); i++) {
         const start = Math.max(...takenM.slice(i, i + across));
-        if (start + widthM <= lengthM + 1e-9 && start < least) {
+        if (start + widthM <= lengthM + 1e-9 && start < least && carries(barKg.slice(i, i + across))) {
           least = start;
           at = i;
         }
@@ -76,10 +130,15 @@ export class Space {
       if (at < 0) return null;
       for (let i = at; i < at + across; i++) {
         takenM[i] = least + widthM;
-        used.add(i);
+        barKg[i] = (barKg[i] ?? 0) + eachKg;
       }
+      spots.push({ bar: at, bars: across, atM: least, widthM });
     }
     this.takenM = takenM;
-    return used.size;
+    this.barKg = barKg;
+    return spots;
   }
 }
+/** Bars that the spots touch. */
+export const barsUsed = (spots: readonly Spot[]): number =>
+  new Set(spots.flatMap((s) => Array.from({ length: s.bars }, (_, i) => s.bar + i))).size;

@@ -2,17 +2,16 @@
  * Drying for a whole plan: what of each load goes into the dryer, as far as it holds it, and for the hours of that load; the rest fills the drying places,
  * bars, flat area and hangers, load by load in running order.
  */
-import { barsFor, dryingTimeHours, tumbleRun } from '../drying/drying.ts';
-import { Space, type RoomNeed } from '../drying/spaces.ts';
+import { tumbleRun } from '../drying/drying.ts';
+import { barsUsed, Space } from '../drying/spaces.ts';
 import { outdoorAir, shelteredWindMPerS } from '../drying/weather.ts';
-import type { DryPosition } from '../envelope/envelope.ts';
-import { kindFacts, type Layout } from '../garment/kinds.ts';
 import { say } from '../message/message.ts';
-import type { Dryer, DryingPlace, Household } from '../model/household.ts';
+import type { Dryer, Household } from '../model/household.ts';
 import { stricter, tumbleOrder } from '../model/orders.ts';
 import type { DryPlan, PlanWarning } from '../model/plan.ts';
 import { moistureAtEnd } from '../piece/care-steps.ts';
 import { isTowel, type Profile } from '../piece/profile.ts';
+import { barsEachOf, hangUp, hoursAt, wantsShade, type RackHouse } from '../rack/hang.ts';
 import { roundTo, sum } from '../units/numbers.ts';
 
 /** What comes out of one bath. */
@@ -30,9 +29,6 @@ export interface DryingPlan {
 
 /** Wetter than this nothing goes into a dryer, kg/kg. */
 const wettestForDryer = 0.9;
-/** White linen dries outdoors in the sun unless that takes this much longer. */
-const worthTheSun = 1.5;
-const airGapMm = { bars: 60, else: 100 } as const;
 
 const mayTumble = (p: Profile, h: Household): boolean =>
   p.values.tumble !== 'none' && h.rules.tumble !== 'never' && (h.rules.tumble === 'when-allowed' || isTowel(p.garment));
@@ -82,90 +78,28 @@ function dryerLoad(load: WetLoad, h: Household): DryerLoad | null {
   return { dryer, pieces, plan, left: may.filter((p) => !pieces.includes(p)), massKg };
 }
 
-/** Positions a piece may dry in: as its kind usually does, then whatever else it bears. */
-function positionsFor(p: Profile): DryPosition[] {
-  const usual = kindFacts(p.garment.kind).layout;
-  const wanted: DryPosition =
-    usual === 'hanger' ? 'hanger' : usual === 'line' ? 'line' : usual.startsWith('flat') ? 'flat' : 'bars';
-  const may = [...p.values.dryPositions];
-  const first = may.includes(wanted) ? wanted : (may[0] ?? 'flat');
-  return [first, ...may.filter((d) => d !== first)];
-}
-const layoutFor = (position: DryPosition, bars: number): Layout =>
-  position === 'bars'
-    ? (`bar${Math.min(3, Math.max(1, bars))}` as Layout)
-    : position === 'hanger'
-      ? 'hanger'
-      : position === 'line'
-        ? 'line'
-        : 'flat_towel';
-
-interface House {
-  household: Household;
-  now: string;
-}
-function hoursAt(
-  p: Profile,
-  x0: number,
-  position: DryPosition,
-  barsEach: number,
-  place: DryingPlace | null,
-  house: House,
-): number {
-  const { room } = house.household;
-  const gapMm = position === 'bars' ? airGapMm.bars : airGapMm.else;
-  const air = place?.outdoors
-    ? { ...outdoorAir(house.now), airSpeedMPerS: shelteredWindMPerS, gapMm }
-    : { temperatureC: room.temperatureC, humidity: room.relativeHumidity, airSpeedMPerS: room.airSpeedMPerS, gapMm };
-  const time = dryingTimeHours(p.garment.kind, p.fibre, x0, layoutFor(position, barsEach), air);
-  return time.ok ? time.value : 0;
-}
-
-/** Hangs one entry up: the place that suits it, the next one when that is full, another position it bears; no place when all are full. */
-function hang(p: Profile, x0: number, spaces: readonly Space[], house: House): DryPlan {
-  const { rules } = house.household;
-  const { shade: asked, awayFromHeat } = p.values;
-  const deep = ['dark', 'black'].includes(p.history.colour.class);
-  const shade = asked || p.isSilk || (p.isWool && p.coloured) || deep;
-  const fuel = p.contamination === 'fuel';
-  const white = p.history.colour.class === 'white';
-  const tee = rules.tshirtDrying === 'bars' && kindFacts(p.garment.kind).wearGroup === 'tshirt';
-  const barsEach = Math.max(barsFor((p.massKg * 1000) / p.pieces), tee ? 2 : 1);
-  const need: RoomNeed = { kind: p.garment.kind, items: p.garment.count, barsEach };
-  const positions = positionsFor(p);
-  const planOf = (position: DryPosition, place: DryingPlace | null, bars: number): DryPlan => {
-    const hours = hoursAt(p, x0, position, barsEach, place, house);
-    return {
-      method: position,
-      place: place?.id ?? null,
-      bars: position === 'bars' ? bars : 0,
-      hours,
-      shade,
-      awayFromHeat,
-      flips: position === 'flat' ? Math.floor(hours / 12) : 0,
-    };
+/** Hangs one entry up beside what hangs already. */
+function dryOnPlace(p: Profile, x0: number, spaces: readonly Space[], house: RackHouse): DryPlan {
+  const { place, position, spots } = hangUp(p, x0, spaces, house);
+  const barsEach = barsEachOf(p, house.household.rules);
+  const space = spaces.find((s) => s.place.id === place);
+  const hours = hoursAt(p, x0, position, space?.place ?? null, house) ?? 0;
+  const bars = place === null ? barsEach * p.garment.count : barsUsed(spots);
+  return {
+    method: position,
+    place,
+    bars: position === 'bars' ? bars : 0,
+    hours,
+    shade: wantsShade(p),
+    awayFromHeat: p.values.awayFromHeat,
+    flips: position === 'flat' ? Math.floor(hours / 12) : 0,
   };
-  for (const position of positions) {
-    const open = spaces.filter((s) => s.offers(position) && !(shade && s.place.sun) && !(fuel && !s.place.outdoors));
-    const inside = Math.min(
-      ...open.flatMap((s) => (s.place.outdoors ? [] : [hoursAt(p, x0, position, barsEach, s.place, house)])),
-    );
-    const rank = (s: Space): number => {
-      if (!s.place.outdoors) return 1;
-      const sunny = white && hoursAt(p, x0, position, barsEach, s.place, house) <= worthTheSun * inside;
-      return fuel || sunny ? 0 : 2;
-    };
-    for (const space of [...open].sort((x, y) => rank(x) - rank(y))) {
-      const bars = space.take(position, need);
-      if (bars !== null) return planOf(position, space.place, bars);
-    }
-  }
-  return planOf(positions[0] ?? 'flat', null, barsEach * need.items);
 }
 
 /** `loads` in running order; `now` says the month, for the air outdoors. */
 export function dryingPlan(household: Household, now: string, loads: readonly WetLoad[]): DryingPlan {
   const spaces = household.dryingPlaces.map((d) => new Space(d));
+  const house = { household, outdoors: { ...outdoorAir(now), airSpeedMPerS: shelteredWindMPerS, wet: false } };
   const plans = new Map<string, DryPlan>();
   const warnings: PlanWarning[] = [];
   const without: Profile[] = [];
@@ -193,7 +127,7 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
       });
     for (const p of load.pieces) {
       if (plans.has(p.garment.id)) continue;
-      const plan = hang(p, moistureAtEnd(p, load), spaces, { household, now });
+      const plan = dryOnPlace(p, moistureAtEnd(p, load), spaces, house);
       plans.set(p.garment.id, plan);
       if (plan.place === null && p.contamination !== 'fuel' && spaces.length > 0) without.push(p);
     }

@@ -55,6 +55,9 @@ const ironDampMoisture: Record<PhysicalFibreId, number> = {
   fleece: 0.02,
   down: 0,
 };
+/** Moisture at which a piece is right for the iron, kg/kg. */
+export const ironDampOf = (fibre: ReadonlyMap<PhysicalFibreId, number>): number =>
+  mixture(fibre, (f) => ironDampMoisture[f]);
 /** Water to spray for an even iron-damp, ml. */
 export const sprayMl = (dryG: number, fibre: ReadonlyMap<PhysicalFibreId, number>, moisture: number): number =>
-  dryG * Math.max(0, mixture(fibre, (f) => ironDampMoisture[f]) - moisture);
+  dryG * Math.max(0, ironDampOf(fibre) - moisture);
