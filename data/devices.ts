@@ -60,7 +60,7 @@ export async function deviceHome(token: string): Promise<{ householdId: string; 
 
 export type DeviceSample = Pick<
   typeof deviceSamples.$inferSelect,
-  'at' | 'counterS' | 'watts' | 'phase' | 'remainingMin' | 'error'
+  'at' | 'counterS' | 'watts' | 'phase' | 'remainingMin' | 'error' | 'temperatureC' | 'humidity'
 >;
 const sampleColumns = {
   at: deviceSamples.at,
@@ -69,6 +69,8 @@ const sampleColumns = {
   phase: deviceSamples.phase,
   remainingMin: deviceSamples.remainingMin,
   error: deviceSamples.error,
+  temperatureC: deviceSamples.temperatureC,
+  humidity: deviceSamples.humidity,
 };
 /** Samples are of use for a run; after two days they go. */
 const keptMs = 2 * 86_400_000;

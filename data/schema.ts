@@ -30,6 +30,12 @@ import type { HandWalk } from '../core/run/hand-walk.ts';
 import type { LookKind } from '../core/run/inspection.ts';
 import type { RunOption } from '../core/run/options.ts';
 import type { MachinePhase } from '../core/run/phases.ts';
+import type { DryPosition } from '../core/envelope/envelope.ts';
+import type { Spot } from '../core/drying/spaces.ts';
+import type { AirChoice } from '../core/rack/forecast.ts';
+import type { DryingCheck } from '../core/rack/learn.ts';
+import type { FreshenEnd, FreshenWay } from '../core/freshen/task.ts';
+import type { ReturnLook } from '../core/cleaner/visit.ts';
 import type { Trouble } from '../core/run/trouble.ts';
 import type { UpkeepTask } from '../core/run/upkeep.ts';
 import type { WalkState } from '../core/run/walk-state.ts';
@@ -267,6 +273,12 @@ export interface EventData {
   size?: 'kept' | 'changed' | 'smaller' | 'larger';
   /** The id of a reading that was a mistake: it counts no more. */
   struck?: number;
+  /** How long a piece was on a drying place, and what the model had said. */
+  drying?: { place: string; hours: number };
+  /** Freshened without water: how, and how it ended. */
+  freshened?: { way: FreshenWay; end: FreshenEnd };
+  /** Back from the cleaner. */
+  cleaned?: { cost: number; worthIt: boolean | null };
   note?: string;
 }
 export const events = pgTable(
@@ -442,9 +454,9 @@ export const findings = pgTable(
   ],
 );
 
-export const deviceKinds = ['washer', 'meter'] as const;
+export const deviceKinds = ['washer', 'meter', 'room', 'weather'] as const;
 export type DeviceKind = (typeof deviceKinds)[number];
-/** A machine or a plug meter that reports by itself. Its token is kept as a digest only. */
+/** A machine, a plug meter, a sensor of the room or a weather service that reports by itself. The last two stand at no machine (''). Its token is kept as a digest only. */
 export const devices = pgTable(
   'device',
   {
@@ -476,6 +488,8 @@ export const deviceSamples = pgTable(
     watts: doublePrecision('watts'),
     phase: text('phase').$type<MachinePhase>(),
     remainingMin: doublePrecision('remaining_min'),
+    temperatureC: doublePrecision('temperature_c'),
+    humidity: doublePrecision('humidity'),
     error: text('error'),
   },
   (t) => [
@@ -510,6 +524,164 @@ export const upkeeps = pgTable(
     policy('upkeep'),
   ],
 );
+
+/** What came out of the water and is not back in the cupboard: one row a piece, from the drum to the shelf. */
+export const wetPieces = pgTable(
+  'wet_piece',
+  {
+    householdId: household(),
+    garmentId: text('garment_id').notNull(),
+    loadId: uuid('load_id').notNull(),
+    outAt: at('out_at').notNull(),
+    /** kg/kg at `moistureAt`, when it was last known, and how musty it had become by then. */
+    moisture: doublePrecision('moisture').notNull(),
+    moistureAt: at('moisture_at').notNull(),
+    musty: doublePrecision('musty').notNull().default(0),
+    /** Where it hangs; null = nowhere yet, or only wished there while `hungAt` is null. */
+    place: text('place'),
+    position: text('position').$type<DryPosition>(),
+    spots: jsonb('spots')
+      .$type<Spot[]>()
+      .notNull()
+      .default(sql`'[]'::jsonb`),
+    hungAt: at('hung_at'),
+    /** What the model says of it there, without anything learnt, h: for learning. */
+    modelHours: doublePrecision('model_hours'),
+    turnedAt: at('turned_at'),
+    /** When it should be dry. */
+    expectedAt: at('expected_at'),
+    weighedG: doublePrecision('weighed_g'),
+    weighedAt: at('weighed_at'),
+    /** Felt, and dry. */
+    dryAt: at('dry_at'),
+    /** It came hot out of a dryer then, °C. */
+    hotC: doublePrecision('hot_c'),
+    pressedAt: at('pressed_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.garmentId] }),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete(
+      'cascade',
+    ),
+    policy('wet_piece'),
+  ],
+);
+/** What was found at a drying place, against the model: the place learns from it. */
+export const dryingChecks = pgTable(
+  'drying_check',
+  {
+    householdId: household(),
+    id: bigserial('id', { mode: 'number' }).notNull(),
+    place: text('place').notNull(),
+    garmentId: text('garment_id').notNull(),
+    found: text('found').$type<DryingCheck['found']>().notNull(),
+    hours: doublePrecision('hours').notNull(),
+    modelHours: doublePrecision('model_hours').notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('drying_check_place').on(t.householdId, t.place),
+    policy('drying_check'),
+  ],
+);
+export const dryerRuns = pgTable(
+  'dryer_run',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    dryer: text('dryer').notNull(),
+    pieces: text('pieces').array().notNull(),
+    low: boolean('low').notNull(),
+    kwh: doublePrecision('kwh').notNull(),
+    startedAt: at('started_at').notNull(),
+    endsAt: at('ends_at').notNull(),
+    endedAt: at('ended_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    // One load at a time in a drum.
+    uniqueIndex('dryer_run_under_way')
+      .on(t.householdId, t.dryer)
+      .where(sql`ended_at is null`),
+    policy('dryer_run'),
+  ],
+);
+/** What is done for the air of the room just now. */
+export const roomAirs = pgTable(
+  'room_air',
+  { householdId: household(), choice: text('choice').$type<AirChoice>().notNull(), since: at('since').notNull() },
+  (t) => [primaryKey({ columns: [t.householdId] }), policy('room_air')],
+);
+/** The weather by the hour, as a service foretells it. */
+export const weatherHours = pgTable(
+  'weather_hour',
+  {
+    householdId: household(),
+    at: at('at').notNull(),
+    temperatureC: doublePrecision('temperature_c').notNull(),
+    humidity: doublePrecision('humidity').notNull(),
+    windMPerS: doublePrecision('wind_m_per_s').notNull(),
+    rainMm: doublePrecision('rain_mm').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.at] }), policy('weather_hour')],
+);
+
+/** A piece being freshened without water: airing, steamed, brushed. */
+export const freshenings = pgTable(
+  'freshening',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    garmentId: text('garment_id').notNull(),
+    way: text('way').$type<FreshenWay>().notNull(),
+    done: text('done')
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
+    startedAt: at('started_at').notNull(),
+    clockEndsAt: at('clock_ends_at'),
+    endedAt: at('ended_at'),
+    ending: text('ending').$type<FreshenEnd>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    uniqueIndex('freshening_under_way')
+      .on(t.householdId, t.garmentId)
+      .where(sql`ended_at is null`),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete(
+      'cascade',
+    ),
+    policy('freshening'),
+  ],
+);
+
+/** Pieces on their way to a professional: the slip, when they went and came, what it cost. */
+export const cleanerVisits = pgTable(
+  'cleaner_visit',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    writtenAt: at('written_at').notNull(),
+    sentAt: at('sent_at'),
+    /** A local day; null = nobody said. */
+    expectedOn: text('expected_on'),
+    returnedAt: at('returned_at'),
+    price: doublePrecision('price'),
+    worthIt: boolean('worth_it'),
+    note: text('note').notNull().default(''),
+    pieces: jsonb('pieces').$type<CleanerPiece[]>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('cleaner_visit')],
+);
+export interface CleanerPiece {
+  garment: string;
+  /** What the cleaner is told besides. */
+  say: string;
+  /** What came off and stays at home. */
+  keeps: string;
+  answers: Partial<Record<ReturnLook, string>>;
+}
 
 /** A stain under treatment: the procedure as it was written when it began, how far it is, and the clock of the step under way. */
 export const treatments = pgTable(

@@ -1,4 +1,4 @@
-/** Lets the stand-ins of a machine and a meter into the demo household; their tokens lie beside the database, readable by its owner alone. */
+/** Lets the stand-ins of a machine, a meter, a sensor of the room and a weather service into the demo household; their tokens lie beside the database, readable by its owner alone. */
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { addDevice, deviceHome } from './devices.ts';
 import { inHousehold } from './client.ts';
@@ -8,6 +8,8 @@ import { demoHouseholdId } from './demo/id.ts';
 const wanted = [
   { kind: 'washer', name: 'Kitchen machine (stand-in)' },
   { kind: 'meter', name: 'Plug in the kitchen (stand-in)' },
+  { kind: 'room', name: 'Sensor over the rack (stand-in)' },
+  { kind: 'weather', name: 'Weather on the quay (stand-in)' },
 ] as const;
 
 /** Does nothing when the tokens of the file are still good. */
@@ -20,7 +22,13 @@ export async function letStandInsIn(file: string): Promise<void> {
     if (!washer) return null;
     const out: Record<string, string> = {};
     for (const { kind, name } of wanted)
-      out[kind] = (await addDevice(tx, demoHouseholdId, { kind, name, washerId: washer.id })).token;
+      out[kind] = (
+        await addDevice(tx, demoHouseholdId, {
+          kind,
+          name,
+          washerId: kind === 'washer' || kind === 'meter' ? washer.id : '',
+        })
+      ).token;
     return out;
   });
   if (tokens) writeFileSync(file, JSON.stringify(tokens), { mode: 0o600 });

@@ -6,7 +6,7 @@ import { readHamperValue, type HamperDocument } from '@formats/hamper.ts';
 import { planHamper, type PlanDocument } from '@formats/plan.ts';
 import { usualProgrammes } from '@core/setup/usual-programmes.ts';
 import { usualUnits } from '@core/units/choices.ts';
-import { emptyState, putInBasket } from './basket.ts';
+import { emptyState, putInBasket, takeFromBasket } from './basket.ts';
 import { closeDatabase, inHousehold, lookInHousehold, type Transaction } from './client.ts';
 import {
   addDevice,
@@ -37,6 +37,8 @@ import {
 } from './loads.ts';
 import { loads } from './schema.ts';
 import { beginUpkeep, endUpkeep, noteUpkeep, upkeepCounts, upkeepUnderWay } from './upkeep.ts';
+import { takenOut } from './rack.ts';
+import { changeWet } from './wet.ts';
 import { stateOf, whereabouts } from './whereabouts.ts';
 
 const now = new Date('2026-05-09T10:00:00Z');
@@ -167,18 +169,19 @@ describe('a load that runs', () => {
     expect((await at(piecesInLoads)).filter((p) => p.loadId === id).map((p) => p.garmentId)).toContain('late');
     expect((await at((tx) => findLoad(tx, id)))!.load.garments).toContain('late');
     await at((tx) => markFinished(tx, id, now, { catcher: 'none', stains: 'none', size: 'not-looked' }));
-    const where = await at((tx) => whereabouts(tx, minutes(5)));
-    const dryAt = where.dryAt.get('a')!;
-    expect(dryAt.getTime()).toBeGreaterThan(now.getTime());
-    // Out of the basket it is wet, then to be felt, and clean once somebody says that it is dry; or wears it.
+    const load = (await at((tx) => findLoad(tx, id)))!;
+    await at((tx) => takenOut(tx, mine, load, now));
+    expect((await at((tx) => whereabouts(tx))).afterWash.get('late')).toMatchObject({ hung: false, dry: false });
+    // Out of the basket it is wet, then hangs, then is to be felt; worn, nobody asks any more.
     const piece = { ...(await at((tx) => findPiece(tx, 'a')))!, basket: null };
-    const after = (ms: number) => new Date(dryAt.getTime() + ms);
-    expect(stateOf(piece, where, after(-1))).toBe('drying');
-    expect(stateOf(piece, where, after(0))).toBe('to-feel');
-    await at((tx) => appendEvents(writer(tx), [{ garmentId: 'a', kind: 'dried', at: minutes(95) }]));
-    expect((await at((tx) => whereabouts(tx, minutes(11)))).dryAt.has('a')).toBe(false);
+    await at((tx) => takeFromBasket(tx, ['a', 'b', 'late']));
+    const state = async (time: Date) => stateOf(piece, await at((tx) => whereabouts(tx)), time);
+    expect(await state(now)).toBe('wet');
+    await at((tx) => changeWet(tx, 'a', { hungAt: now, expectedAt: minutes(300), place: 'rack' }));
+    expect(await state(minutes(299))).toBe('drying');
+    expect(await state(minutes(300))).toBe('to-feel');
     await at((tx) => appendEvents(writer(tx), [{ garmentId: 'b', kind: 'worn', at: minutes(95) }]));
-    expect((await at((tx) => whereabouts(tx, minutes(11)))).dryAt.has('b')).toBe(false);
+    expect((await at((tx) => whereabouts(tx))).afterWash.has('b')).toBe(false);
   });
   test('a load beside the plan leaves the plan of the day the newest', async () => {
     await newLoad();
@@ -274,6 +277,8 @@ describe('devices', () => {
       phase: null,
       remainingMin: null,
       error: null,
+      temperatureC: null,
+      humidity: null,
     });
     const later = new Date(now.getTime() + 2 * 86_400_000);
     await at((tx) => keepSamples(tx, mine, id, [sample(now, 1), sample(minutes(1), 61)], now));

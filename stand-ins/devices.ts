@@ -1,5 +1,6 @@
 /**
- * Stand-ins of two devices on loopback: a washing machine that reports its phases, and a plug meter that reports watts, both of one run at a time.
+ * Stand-ins of devices on loopback: a washing machine that reports its phases and a plug meter that reports watts, both of one run at a time, a sensor of
+ * the room and a weather service, which speak by themselves.
  * They speak the protocol of docs/devices.md, as a real device or a home hub would, with a clock that may run faster.
  *
  *   node --import tsx stand-ins/devices.ts --app http://127.0.0.1:4173 --tokens .data/devices.json --port 4174
@@ -8,6 +9,7 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import express from 'express';
 import * as v from 'valibot';
+import { roomAt, weatherFrom } from './air.ts';
 import { faults, runCurve, type CurveSample } from './run-curve.ts';
 
 const { values } = parseArgs({
@@ -32,17 +34,17 @@ const wishSchema = v.object({
   speaks: v.optional(v.picklist(['meter', 'washer', 'both']), 'meter'),
 });
 type Wish = v.InferOutput<typeof wishSchema>;
-type Tokens = Record<'washer' | 'meter', string>;
+type Tokens = Record<'washer' | 'meter' | 'room' | 'weather', string>;
 
 const everyMs = 2_000;
 let timer: NodeJS.Timeout | undefined;
 let standing = 'Nothing runs.';
 
-async function send(token: string, readings: object[]): Promise<void> {
+async function send(token: string, readings: object[], forecast: object[] = []): Promise<void> {
   const response = await fetch(`${app}/devices/v1/readings`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json', Authorization: `Bearer ${token}` },
-    body: JSON.stringify({ format: 'neat-fold/readings', version: 1, readings }),
+    body: JSON.stringify({ format: 'neat-fold/readings', version: 1, readings, forecast }),
   });
   if (!response.ok) throw new Error(`${response.status} ${await response.text()}`);
 }
@@ -100,6 +102,26 @@ function start(wish: Wish): void {
   void tick();
 }
 
+const airSeed = 3;
+const airEveryMs = 5 * 60_000;
+const foretoldHours = 48;
+const airBegan = Date.now();
+let rainInH: number | null = 6;
+/** The sensor and the weather service say what they see; unheard, they say it again next time. */
+async function tellAir(): Promise<void> {
+  try {
+    const tokens = JSON.parse(readFileSync(tokensFile, 'utf8')) as Partial<Tokens>;
+    const now = new Date();
+    const counterS = Math.round((now.getTime() - airBegan) / 1000);
+    if (tokens.room) await send(tokens.room, [{ at: now.toISOString(), counterS, ...roomAt(airSeed, now) }]);
+    if (tokens.weather) await send(tokens.weather, [], weatherFrom(airSeed, now, foretoldHours, rainInH));
+  } catch {
+    // nobody listens yet
+  }
+}
+setInterval(() => void tellAir(), airEveryMs);
+void tellAir();
+
 const page =
   (): string => `<!doctype html><html lang="en-GB"><meta charset="utf-8"><title>Stand-ins of a machine and a meter</title>
 <body style="font:1rem/1.6 sans-serif;max-width:34rem;margin:2rem auto"><h1>A machine and its plug, stood in for</h1><p>${standing}</p>
@@ -133,6 +155,13 @@ server.post('/start', (request, response) => {
   }
   start(wish.output);
   response.redirect(303, '/');
+});
+server.post('/weather', (request, response) => {
+  const wish = v.safeParse(v.object({ rainInH: v.nullable(number(0, 48)) }), request.body);
+  if (!wish.success) return void response.status(422).json({ problem: 'rainInH: hours from now, or null' });
+  ({ rainInH } = wish.output);
+  void tellAir();
+  response.json({ rainInH });
 });
 server.post('/stop', (_request, response) => {
   clearInterval(timer);

@@ -7,12 +7,13 @@ import * as v from 'valibot';
 import { machinePhases } from '@core/run/phases.ts';
 import { inHousehold, isUnavailable } from '@data/client.ts';
 import { deviceHome, keepSamples, listDevices, type Device, type DeviceSample } from '@data/devices.ts';
+import { keepWeather } from '@data/wet.ts';
 import { changeRunning, runningLoads } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
 import { meterRun, samplesOfRun } from '../wash/device-now.server.ts';
 import { noteEnd } from '../wash/run.server.ts';
 
-const most = { samples: 500, watts: 20_000, counterS: 1e9 } as const;
+const most = { samples: 500, hours: 240, watts: 20_000, counterS: 1e9 } as const;
 const finite = (low: number, high: number) => v.pipe(v.number(), v.finite(), v.minValue(low), v.maxValue(high));
 const sample = v.object({
   at: v.pipe(v.string(), v.isoTimestamp()),
@@ -21,12 +22,26 @@ const sample = v.object({
   phase: v.optional(v.picklist(machinePhases)),
   remainingMin: v.optional(finite(0, 1_440)),
   error: v.optional(v.pipe(v.string(), v.maxLength(40), v.regex(/^[\w .:-]*$/))),
+  temperatureC: v.optional(finite(-40, 60)),
+  humidity: v.optional(finite(0, 1)),
+});
+const weatherHour = v.object({
+  at: v.pipe(v.string(), v.isoTimestamp()),
+  temperatureC: finite(-60, 60),
+  humidity: finite(0, 1),
+  windMPerS: finite(0, 60),
+  rainMm: finite(0, 300),
 });
 const body = v.object({
   format: v.literal('neat-fold/readings'),
   version: v.literal(1),
-  readings: v.pipe(v.array(sample), v.minLength(1), v.maxLength(most.samples)),
+  readings: v.optional(v.pipe(v.array(sample), v.maxLength(most.samples)), []),
+  forecast: v.optional(v.pipe(v.array(weatherHour), v.maxLength(most.hours)), []),
 });
+const filledBody = v.pipe(
+  body,
+  v.check((b) => b.readings.length + b.forecast.length > 0, 'readings: at least one, or a forecast'),
+);
 /** Clocks of devices are not ours: a little ahead is believed, the rest is now. */
 const aheadMs = 60_000;
 const oldestMs = 12 * 3_600_000;
@@ -77,7 +92,7 @@ export async function takeReadings(request: Request, response: Response): Promis
   try {
     const home = token && (await deviceHome(token));
     if (!home) return void refuse(response, 401, 'no device is known by this token');
-    const read = v.safeParse(body, request.body);
+    const read = v.safeParse(filledBody, request.body);
     if (!read.success) {
       const [issue] = read.issues;
       return void refuse(response, 422, `${v.getDotPath(issue) ?? 'body'}: ${issue.message}`);
@@ -95,15 +110,26 @@ export async function takeReadings(request: Request, response: Response): Promis
               phase: r.phase ?? null,
               remainingMin: r.remainingMin ?? null,
               error: r.error ?? null,
+              temperatureC: r.temperatureC ?? null,
+              humidity: r.humidity ?? null,
             },
           ];
     });
     await inHousehold(home.householdId, async (tx) => {
       await keepSamples(tx, home.householdId, home.deviceId, samples, now);
       const device = (await listDevices(tx)).find((d) => d.id === home.deviceId);
-      if (device) await moveLoad({ tx, householdId: home.householdId, now, actor: device.name }, device);
+      if (!device) return;
+      if (device.kind === 'weather')
+        await keepWeather(
+          tx,
+          home.householdId,
+          read.output.forecast.map((w) => ({ ...w, at: new Date(w.at) })),
+          now,
+        );
+      else if (device.kind !== 'room')
+        await moveLoad({ tx, householdId: home.householdId, now, actor: device.name }, device);
     });
-    response.json({ ok: true, kept: samples.length });
+    response.json({ ok: true, kept: samples.length + read.output.forecast.length });
   } catch (error) {
     if (!isUnavailable(error)) throw error;
     response.set('Retry-After', '5');

@@ -2,19 +2,27 @@ import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import * as v from 'valibot';
 import { readHousehold } from '@data/household.ts';
-import { addDevice, listDevices, newestSample, revokeDevice } from '@data/devices.ts';
-import { deviceKinds } from '@data/schema.ts';
+import { addDevice, listDevices, newestSample, revokeDevice, type DeviceSample } from '@data/devices.ts';
+import { deviceKinds, type DeviceKind } from '@data/schema.ts';
 import type { Route } from './+types/devices';
 import { errorOf, readForm } from '../forms/read.ts';
 import { conflict, field, onSubmit, withHousehold } from '../server/request.server.ts';
 import { clockText } from '../shared/words.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
+import { Button } from '../ui/button.tsx';
 import { FormStack, SelectField, TextField } from '../ui/fields.tsx';
-import { Empty, Notice } from '../ui/notice.tsx';
+import { Notice } from '../ui/notice.tsx';
 import { PageHead, Rows, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Devices · Neat Fold' }];
+const atMachine = (kind: DeviceKind): boolean => kind === 'washer' || kind === 'meter';
+const saidOf = ({ watts, phase, temperatureC, humidity }: DeviceSample): string =>
+  watts !== null
+    ? `${Math.round(watts)} W`
+    : temperatureC !== null && humidity !== null
+      ? `${Math.round(temperatureC)} °C, ${Math.round(humidity * 100)} %`
+      : (phase ?? '');
+
 export const loader = ({ context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx }) => {
     const home = await readHousehold(tx);
@@ -26,15 +34,20 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         id: d.id,
         name: d.name,
         kind: d.kind,
-        machine: washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone',
+        machine: atMachine(d.kind) ? (washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone') : null,
         heard: d.lastSeenAt ? clockText(d.lastSeenAt, home?.timeZone ?? 'UTC') : null,
-        said: last ? (last.watts === null ? (last.phase ?? '') : `${Math.round(last.watts)} W`) : null,
+        said: last && saidOf(last),
       });
     }
     return { washers, devices };
   });
 
-const kindWords = { meter: 'A plug that measures watts', washer: 'A machine that reports by itself' } as const;
+const kindWords: Record<DeviceKind, string> = {
+  meter: 'A plug that measures watts',
+  washer: 'A machine that reports by itself',
+  room: 'A sensor in the room where laundry dries',
+  weather: 'A weather service',
+};
 const schema = v.object({
   name: v.pipe(
     v.string('Name: give the device a name.'),
@@ -43,7 +56,7 @@ const schema = v.object({
     v.maxLength(60, 'Name: at most 60 characters.'),
   ),
   kind: v.picklist(deviceKinds, 'Kind: choose one.'),
-  washer: v.string('Machine: choose one.'),
+  washer: v.optional(v.string(), ''),
 });
 
 export const action = (args: Route.ActionArgs) =>
@@ -56,9 +69,13 @@ export const action = (args: Route.ActionArgs) =>
     if (!read.ok) return data({ problem: null, reply: read.reply, token: null }, { status: 422 });
     const home = await readHousehold(scope.tx);
     const { name, kind, washer } = read.value;
-    if (!home?.document.washers?.some((w) => w.id === washer))
+    if (atMachine(kind) && !home?.document.washers?.some((w) => w.id === washer))
       return data({ problem: 'Machine: that one is not here any more.', reply: null, token: null }, { status: 422 });
-    const { token } = await addDevice(scope.tx, scope.householdId, { name, kind, washerId: washer });
+    const { token } = await addDevice(scope.tx, scope.householdId, {
+      name,
+      kind,
+      washerId: atMachine(kind) ? washer : '',
+    });
     return data({ problem: null, reply: null, token });
   });
 
@@ -84,20 +101,14 @@ const Device = styled.li`
 export default function Devices({ loaderData, actionData }: Route.ComponentProps) {
   const { washers, devices } = loaderData;
   const reply = actionData?.reply ?? null;
-  if (washers.length === 0)
-    return (
-      <Empty title="No machine to listen to" action={<LinkButton href="/household">To the household</LinkButton>}>
-        Add a washing machine first.
-      </Empty>
-    );
   return (
     <>
       <PageHead>
         <div>
           <h1>Devices</h1>
           <p>
-            A meter at the plug, or a machine that reports, tells when a run is over and what it took. Everything works
-            by hand without. <Link to="/household">The household</Link>
+            A meter at the plug, or a machine that reports, tells when a run is over and what it took; a sensor and the
+            weather tell how fast laundry dries. Everything works by hand without. <Link to="/household">The household</Link>
           </p>
         </div>
       </PageHead>
@@ -109,8 +120,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
       {actionData?.token && (
         <Notice title="Its token, shown this once" live>
           <Token>{actionData.token}</Token>
-          Give it to the device, which sends it with every reading. Whoever has it can report for this machine, and do
-          nothing else.
+          Give it to the device, which sends it with every reading. Whoever has it can report, and do nothing else.
         </Notice>
       )}
       {devices.length > 0 && (
@@ -122,7 +132,8 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
                 <span>
                   <b>{d.name}</b>
                   <small>
-                    {kindWords[d.kind]}, {d.machine}.{' '}
+                    {kindWords[d.kind]}
+                    {d.machine ? `, ${d.machine}` : ''}.{' '}
                     {d.heard ? `Last heard at ${d.heard}${d.said ? `: ${d.said}` : ''}.` : 'Not heard of yet.'}
                   </small>
                 </span>
@@ -144,7 +155,7 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
           <SelectField name="kind" label="What it is" options={deviceKinds.map((k) => [k, kindWords[k]] as const)} />
           <SelectField
             name="washer"
-            label="Machine"
+            label="Machine, for a plug or a machine"
             options={washers.map((w) => [w.id, w.name] as const)}
             error={errorOf(reply, 'washer')}
           />

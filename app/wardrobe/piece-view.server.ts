@@ -20,7 +20,7 @@ import { clothOf } from '../shared/cloth.ts';
 import { eventText } from '../log/history.ts';
 import { pieceOptions, type PieceOptions } from './piece-options.server.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
-import { partings } from '@core/piece/state.ts';
+import { partings, type PieceState } from '@core/piece/state.ts';
 import { partingNames, stateNames } from '@words/en/piece-line.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import { clockText, dayAndYear, shortDay } from '../shared/words.ts';
@@ -51,7 +51,8 @@ export interface PieceView {
   /** Left the wardrobe. */
   gone: boolean;
   inWater: boolean;
-  drying: boolean;
+  /** Its next stop after the wash; null = it is in none. */
+  after: { href: string; words: string } | null;
   partings: (readonly [string, string])[];
   /** Where it is, in words. */
   state: string;
@@ -154,6 +155,16 @@ function trustView(t: Trust, timeZone: string): TrustView | null {
   };
 }
 
+/** Where the rest of its way back to the cupboard is done. */
+const afterPages: Partial<Record<PieceState, { href: string; words: string }>> = {
+  wet: { href: '/dry', words: 'To the drying places' },
+  drying: { href: '/dry', words: 'To the drying places' },
+  'to-feel': { href: '/dry', words: 'To the drying places' },
+  'to-press': { href: '/press', words: 'To the iron' },
+  'to-put-away': { href: '/away', words: 'To put it away' },
+  'at-cleaner': { href: '/cleaner', words: 'At the cleaner' },
+};
+
 export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceView> {
   const piece = await findPiece(tx, id);
   if (!piece) throw notFound('That piece is not in the wardrobe.');
@@ -162,9 +173,9 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
   const garment = garmentOf(garmentDocument(piece));
   const profile = profileOf(garment, householdOf(household?.document ?? {}).rules);
   const { row, state } = piece;
-  const where = await whereabouts(tx, now);
+  const where = await whereabouts(tx);
   const shownState = stateOf(piece, where, now);
-  const dryAt = where.dryAt.get(id);
+  const dryAt = where.afterWash.get(id)?.expectedAt ?? null;
   const label = labelOf(row.label);
   return {
     mend: state.mend,
@@ -174,7 +185,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
     inBasket: piece.basket !== null,
     gone: row.retiredAt !== null,
     inWater: shownState === 'in-drum' || shownState === 'in-tub',
-    drying: shownState === 'drying',
+    after: afterPages[shownState] ?? null,
     conflicts: profile.conflicts.map(sentenceOf),
     colour: colourText(profile),
     trust: trustView(trustOf(garment), timeZone),

@@ -59,7 +59,7 @@ export const action = (args: Route.ActionArgs) =>
       await joinBasket(tx, householdId, params.pieceId);
       return redirect(`/basket/${params.pieceId}`);
     }
-    const wet = ['in-drum', 'in-tub'].includes(stateOf(piece, await whereabouts(tx, now), now));
+    const wet = ['in-drum', 'in-tub'].includes(stateOf(piece, await whereabouts(tx), now));
     const parting = partings.find((p) => p === intent) ?? null;
     if (parting || intent === 'back' || intent === 'forget') {
       if (wet) return conflict(replyOf(form, { '': ['It is in the water now: take it out of the wash first.'] }));
@@ -72,10 +72,6 @@ export const action = (args: Route.ActionArgs) =>
         return redirect('/wardrobe');
       }
       await setRetired(tx, params.pieceId, parting, now);
-      return redirect(`/pieces/${params.pieceId}`);
-    }
-    if (intent === 'dry') {
-      await appendEvents(scope, [{ garmentId: params.pieceId, kind: 'dried', at: now }]);
       return redirect(`/pieces/${params.pieceId}`);
     }
     const read = readForm(form, pieceSchema);
@@ -274,10 +270,10 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
             <LinkButton $quiet href={`/test/${v.id}`}>
               Test
             </LinkButton>
-            {v.drying && (
-              <Button type="submit" name="intent" value="dry" $quiet>
-                It is dry
-              </Button>
+            {v.after && (
+              <LinkButton $quiet href={v.after.href}>
+                {v.after.words}
+              </LinkButton>
             )}
             {v.gone ? (
               <Button type="submit" name="intent" value="back">

@@ -60,7 +60,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
   const home = await readHousehold(tx);
   const household = householdOf(home?.document ?? {});
   const timeZone = home?.timeZone ?? 'UTC';
-  const where = await whereabouts(tx, now);
+  const where = await whereabouts(tx);
   const gone = filter.state === 'gone';
   const pieces = await listPieces(tx, gone ? 'gone' : 'here');
   const told = pieces.map((p) => ({

@@ -6,6 +6,7 @@ import { findPiece, setRetired } from '@data/garments.ts';
 import { partings } from '@core/piece/state.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { Route } from './+types/wardrobe';
+import { feltDry } from '../dry/rack.server.ts';
 import { field, fieldsOf, onSubmit, withHousehold } from '../server/request.server.ts';
 import { plural } from '../shared/words.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -29,7 +30,7 @@ export const action = (args: Route.ActionArgs) =>
     const ids = fieldsOf(form, 'piece').slice(0, 400);
     if (ids.length === 0) return data({ error: 'Tick the pieces first.' }, { status: 422 });
     const intent = field(form, 'intent');
-    const where = await whereabouts(tx, now);
+    const where = await whereabouts(tx);
     const pieces = (await Promise.all(ids.map((id) => findPiece(tx, id)))).filter((p) => p !== null);
     if (intent === 'worn')
       await appendEvents(
@@ -37,9 +38,9 @@ export const action = (args: Route.ActionArgs) =>
         pieces.map((p) => ({ garmentId: p.row.id, kind: 'worn' as const, at: now })),
       );
     if (intent === 'dry')
-      await appendEvents(
+      await feltDry(
         scope,
-        pieces.map((p) => ({ garmentId: p.row.id, kind: 'dried' as const, at: now })),
+        pieces.map((p) => p.row.id),
       );
     if (intent === 'basket')
       for (const p of pieces) {
@@ -272,7 +273,7 @@ export default function Wardrobe({ loaderData: v, actionData }: Route.ComponentP
                   <Button type="submit" name="intent" value="worn" $quiet>
                     Worn today
                   </Button>
-                  {f.state === 'drying' && (
+                  {(f.state === 'drying' || f.state === 'to-feel') && (
                     <Button type="submit" name="intent" value="dry" $quiet>
                       It is dry
                     </Button>

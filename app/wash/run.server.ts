@@ -20,6 +20,7 @@ import {
   runningLoads,
   type LoadView,
 } from '@data/loads.ts';
+import { takenOut } from '@data/rack.ts';
 import { piecesInSoaks } from '@data/treatments.ts';
 import { upkeepUnderWay } from '@data/upkeep.ts';
 import type { MeasuredLoad } from '@data/schema.ts';
@@ -131,6 +132,7 @@ export async function takeOut(scope: Scope, id: string): Promise<boolean> {
     tx,
     garments.map((g) => g.id),
   );
+  await takenOut(tx, scope.householdId, load, now);
   return true;
 }
 

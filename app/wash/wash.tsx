@@ -1,27 +1,25 @@
-import { Link, redirect } from 'react-router';
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { appendEvents } from '@data/events.ts';
 import { newestPlan, plannedAside, runningLoads } from '@data/loads.ts';
 import { listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { openSoaks } from '@data/treatments.ts';
+import { listWet } from '@data/wet.ts';
 import type { Route } from './+types/wash';
-import { conflict, fieldsOf, onSubmit, withHousehold } from '../server/request.server.ts';
+import { withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
-import { Actions } from '../ui/fields.tsx';
+import { LinkButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
-import { PostForm } from '../ui/post-form.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
 import { useKept } from '../ui/use-kept.ts';
 import { useRefresh } from '../ui/use-refresh.ts';
-import { openLooks, stillWet, type WetLoad } from './after-view.server.ts';
+import { openLooks } from './after-view.server.ts';
 import { loadFacts, loadTitle } from './load-view.server.ts';
 import { upkeepView } from './upkeep-view.server.ts';
 import { clothOf } from '../shared/cloth.ts';
-import { clockText } from '../shared/words.ts';
+import { clockText, plural } from '../shared/words.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Wash · Neat Fold' }];
 
@@ -86,22 +84,9 @@ export const loader = ({ context }: Route.LoaderArgs) =>
       again,
       care,
       looks: await openLooks(scope),
-      drying: await stillWet(scope),
+      wet: (await listWet(tx)).filter((w) => w.dryAt === null).length,
       serverNow: now.getTime(),
     };
-  });
-
-/** Felt, and dry: only now they are clean. What was not wet is left as it is. */
-export const action = (args: Route.ActionArgs) =>
-  onSubmit(args, async (scope, form) => {
-    const wet = new Set((await stillWet(scope)).flatMap((l) => l.pieces.map((p) => p.id)));
-    const dry = fieldsOf(form, 'piece').filter((p) => wet.has(p));
-    if (dry.length === 0) return conflict({ message: 'That was noted on another screen already.' });
-    await appendEvents(
-      scope,
-      dry.map((garmentId) => ({ garmentId, kind: 'dried' as const, at: scope.now })),
-    );
-    return redirect('/wash');
   });
 
 const Running = styled.ul`
@@ -149,47 +134,11 @@ const Next = styled(Rows)`
   }
 `;
 
-/** What hangs, and what should be dry by now: nothing is clean before somebody has felt it. */
-function Drying({ list }: { list: readonly WetLoad[] }) {
-  return (
-    <Section>
-      <h2>Wet</h2>
-      <Rows>
-        {list.map((l) => (
-          <li key={l.id} style={{ padding: '0.6rem 0' }}>
-            <PostForm preventScrollReset style={{ display: 'grid', gap: '0.4rem' }}>
-              {l.pieces.map((p) => (
-                <input key={p.id} type="hidden" name="piece" value={p.id} />
-              ))}
-              <p>
-                <b>{l.title}</b> <Quiet>{l.when}</Quiet>{' '}
-                <Folds style={{ display: 'inline-flex', verticalAlign: 'middle' }}>
-                  {l.pieces.slice(0, 12).map((p) => (
-                    <Swatch key={p.id} cloth={p.cloth} size={20} />
-                  ))}
-                </Folds>
-              </p>
-              <Actions>
-                <Button type="submit" name="intent" value="dry" $quiet={!l.due}>
-                  {l.pieces.length === 1 ? 'It is dry' : `All ${l.pieces.length} are dry`}
-                </Button>
-                <LinkButton $quiet href={`/loads/${l.id}#drying`}>
-                  How each piece dries
-                </LinkButton>
-              </Actions>
-            </PostForm>
-          </li>
-        ))}
-      </Rows>
-    </Section>
-  );
-}
-
 export default function Wash({ loaderData: v }: Route.ComponentProps) {
   useRefresh(true);
   useKept(v.running.length > 0, v.serverNow);
   const inWater = v.running.length + v.soaking.length + v.care.length > 0;
-  const todo = v.again.length + v.looks.length + v.drying.length > 0;
+  const todo = v.again.length + v.looks.length + v.wet > 0;
   if (!inWater && !todo && v.next.length === 0)
     return (
       <Empty title="Nothing is in the water" action={<LinkButton href="/basket">To the basket</LinkButton>}>
@@ -303,7 +252,15 @@ export default function Wash({ loaderData: v }: Route.ComponentProps) {
           </Next>
         </Section>
       )}
-      {v.drying.length > 0 && <Drying list={v.drying} />}
+      {v.wet > 0 && (
+        <Section>
+          <h2>Wet</h2>
+          <p>
+            {plural(v.wet, 'piece hangs', 'pieces hang')} or {v.wet === 1 ? 'waits' : 'wait'} to be hung up.{' '}
+            <Link to="/dry">To the drying places</Link>
+          </p>
+        </Section>
+      )}
       {v.next.length > 0 && (
         <Section>
           <h2>{inWater ? 'Next' : 'Tickets'}</h2>

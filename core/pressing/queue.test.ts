@@ -64,8 +64,8 @@ describe('the queue', () => {
         expect([...q.steps, ...q.not].map((x) => x.id).sort()).toEqual(pieces.map((p) => p.id).sort());
         for (const s of q.steps) {
           const { label } = pieces.find((p) => p.id === s.id)!.profile.garment;
-          if (label.iron === 'low') expect(s.plateC).toBeLessThanOrEqual(110);
-          if (label.iron === 'medium') expect(s.plateC).toBeLessThanOrEqual(150);
+          if (label?.iron === 'low') expect(s.plateC).toBeLessThanOrEqual(110);
+          if (label?.iron === 'medium') expect(s.plateC).toBeLessThanOrEqual(150);
         }
         expect(q.waitMin).toBeLessThanOrEqual(q.worstWaitMin + 1e-9);
       }),

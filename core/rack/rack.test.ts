@@ -8,7 +8,7 @@ import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import type { Garment } from '../model/garment.ts';
 import type { DryingPlace } from '../model/household.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
-import { cottonTee, everydayGarment, garment, household, only, plainRules } from '../testing/arbitrary.ts';
+import { everydayGarment, garment, household, only, plainRules } from '../testing/arbitrary.ts';
 import { scaleVerdict, thickPlacesOf, weighAgainMin } from './dry-check.ts';
 import { dryerRun, whyStaysOut } from './dryer.ts';
 import { forecastDrying, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
