@@ -25,6 +25,7 @@ import type { Parting } from '../core/piece/state.ts';
 import type { BenchState } from '../core/stain/bench.ts';
 import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
+import type { StainKind } from '../core/stain/stains.ts';
 import type { Findings } from '../core/run/findings.ts';
 import type { HandWalk } from '../core/run/hand-walk.ts';
 import type { LookKind } from '../core/run/inspection.ts';
@@ -676,6 +677,8 @@ export const cleanerVisits = pgTable(
 );
 export interface CleanerPiece {
   garment: string;
+  /** Its marks when the slip was written. */
+  marks: { kind: StainKind; place: string; ageHours: number | null }[];
   /** What the cleaner is told besides. */
   say: string;
   /** What came off and stays at home. */

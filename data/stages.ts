@@ -13,8 +13,26 @@ export type StageCounts = {
   running: number;
   treated: number;
   planned: number;
+  /** Wet, or drying. */
+  drying: number;
+  /** Dry, and not yet in the cupboard. */
+  dry: number;
 };
-const nothing: StageCounts = { name: null, timeZone: null, basket: 0, marked: 0, running: 0, treated: 0, planned: 0 };
+const nothing: StageCounts = {
+  name: null,
+  timeZone: null,
+  basket: 0,
+  marked: 0,
+  running: 0,
+  treated: 0,
+  planned: 0,
+  drying: 0,
+  dry: 0,
+};
+
+/** What hangs is no longer counted once it lies in the basket again or was worn. */
+const afterWash = sql`from wet_piece w where not exists (select 1 from basket_entry b where b.garment_id = w.garment_id)
+  and not exists (select 1 from event e where e.garment_id = w.garment_id and e.kind = 'worn' and e.at > w.out_at)`;
 
 export async function stageCounts(tx: Transaction): Promise<StageCounts> {
   const { rows } = await tx.execute<StageCounts>(sql`
@@ -32,6 +50,8 @@ export async function stageCounts(tx: Transaction): Promise<StageCounts> {
       ((select count(*) from load where status = 'running') + (select count(*) from soak where ended_at is null))::int as running,
       (select count(*)::int from treatment where closed_at is null) as treated,
       (select count(*)::int from load where status = 'planned' and plan_id =
-        (select id from plan where not aside order by created_at desc limit 1)) as planned`);
+        (select id from plan where not aside order by created_at desc limit 1)) as planned,
+      (select count(*)::int ${afterWash} and w.dry_at is null) as drying,
+      (select count(*)::int ${afterWash} and w.dry_at is not null) as dry`);
   return rows[0] ?? nothing;
 }

@@ -25,7 +25,7 @@ import { readRack, spacesOf, type Rack, type WetPiece } from '@data/rack.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
 import { outlineOf } from '../shared/outline.ts';
-import { clockText, durationText, money, numberWord, shortDay } from '../shared/words.ts';
+import { clockText, durationText, money, numberWord, shortDay, weekday } from '../shared/words.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import type { OutlineKind } from '../ui/outline.tsx';
 import { dryerRuns } from './rack.server.ts';
@@ -119,9 +119,26 @@ export interface DryerProposal {
 const hourMs = 3_600_000;
 const wear = (p: WetPiece): string => p.piece.row.name;
 
-function clockOr(at: Date, now: Date, timeZone: string): string {
-  const sameDay = shortDay(at, timeZone) === shortDay(now, timeZone);
-  return sameDay ? clockText(at, timeZone) : `${clockText(at, timeZone)} on ${shortDay(at, timeZone)}`;
+/** An estimate hours ahead is told to the half hour, a near one to five minutes. */
+const rounded = (at: Date, now: Date): Date => {
+  const step = at.getTime() - now.getTime() > 3 * hourMs ? 30 : 5;
+  return new Date(Math.round(at.getTime() / (step * 60_000)) * step * 60_000);
+};
+/** "", "tomorrow", "on Sunday". */
+function dayWord(at: Date, now: Date, timeZone: string): string {
+  const day = shortDay(at, timeZone);
+  if (day === shortDay(now, timeZone)) return '';
+  return day === shortDay(new Date(now.getTime() + 24 * hourMs), timeZone) ? 'tomorrow' : `on ${weekday(at, timeZone)}`;
+}
+function clockOr(exact: Date, now: Date, timeZone: string): string {
+  const at = rounded(exact, now);
+  return [clockText(at, timeZone), dayWord(at, now, timeZone)].filter(Boolean).join(' ');
+}
+function between(from: Date, to: Date, now: Date, timeZone: string): string {
+  const [a, b] = [rounded(from, now), rounded(to, now)];
+  return dayWord(a, now, timeZone) === dayWord(b, now, timeZone)
+    ? `${clockText(a, timeZone)} to ${clockOr(to, now, timeZone)}`
+    : `${clockOr(from, now, timeZone)} to ${clockOr(to, now, timeZone)}`;
 }
 
 export async function dryView(scope: Scope, chosenId: string): Promise<DryView | null> {
@@ -129,6 +146,8 @@ export async function dryView(scope: Scope, chosenId: string): Promise<DryView |
   const rack = await readRack(tx, now);
   if (!rack) return null;
   const { timeZone } = rack.view;
+  const at = (hours: number): Date => new Date(now.getTime() + hours * hourMs);
+  const range = (h: { low: number; high: number }): string => between(at(h.low), at(h.high), now, timeZone);
   const moment = (hours: number): string => clockOr(new Date(now.getTime() + hours * hourMs), now, timeZone);
   // What is not hung yet is shown as if it were hung now.
   const asHung = rack.drying
@@ -137,7 +156,7 @@ export async function dryView(scope: Scope, chosenId: string): Promise<DryView |
   const forecast = forecastDrying(asHung, rack.surroundings);
   const of = new Map(forecast.pieces.map((f) => [f.id, f] as const));
   const when = asHung
-    .map((p) => whenView(p, of.get(p.id), rack, moment))
+    .map((p) => whenView(p, of.get(p.id), rack, range))
     .sort((a, b) => (a.high ?? 1e9) - (b.high ?? 1e9) || a.name.localeCompare(b.name));
   const toHang = rack.drying.filter((p) => p.hungMs === null && !p.forDryer && p.placement.place !== null);
   const due = rack.drying.filter((p) => p.hungMs !== null && (of.get(p.id)?.hours?.likely ?? 1) <= 0);
@@ -182,7 +201,12 @@ const rangeWords = (h: { low: number; high: number }): string =>
       ? `${durationText(h.low * 60)} to ${durationText(h.high * 60)}`
       : `${Math.max(1, Math.round(h.low))} to ${Math.round(h.high)} h`;
 
-function whenView(p: WetPiece, f: PieceForecast | undefined, rack: Rack, moment: (h: number) => string): WhenView {
+function whenView(
+  p: WetPiece,
+  f: PieceForecast | undefined,
+  rack: Rack,
+  range: (h: { low: number; high: number }) => string,
+): WhenView {
   const bars = p.placement.spots[0]?.bars ?? 0;
   const place = rack.household.dryingPlaces.find((d) => d.id === p.placement.place);
   const how =
@@ -197,12 +221,7 @@ function whenView(p: WetPiece, f: PieceForecast | undefined, rack: Rack, moment:
     how,
     low: hours?.low ?? null,
     high: hours?.high ?? null,
-    words:
-      hours === null
-        ? 'does not get dry there'
-        : hours.likely <= 0
-          ? 'should be dry: feel it'
-          : `${moment(hours.low)} to ${moment(hours.high)}`,
+    words: hours === null ? 'does not get dry there' : hours.likely <= 0 ? 'should be dry: feel it' : range(hours),
   };
 }
 function leadText(when: readonly WhenView[], toHang: number): string {
@@ -306,8 +325,12 @@ function reminders(rack: Rack, of: ReadonlyMap<string, PieceForecast>, now: Date
   }));
 }
 const clockHours = (text: string): number => Number(text.slice(0, 2)) + Number(text.slice(3, 5)) / 60;
-const quietOf = (rack: Rack): [number, number][] =>
-  (rack.view.document.times?.quietHours ?? []).map(([from, to]) => [clockHours(from), clockHours(to)]);
+/** Where a household has said nothing, nobody is called at night. */
+const usualQuiet: [number, number][] = [[22, 7]];
+function quietOf(rack: Rack): [number, number][] {
+  const said = rack.view.document.times?.quietHours ?? [];
+  return said.length > 0 ? said.map(([from, to]) => [clockHours(from), clockHours(to)]) : usualQuiet;
+}
 
 function airView(
   rack: Rack,

@@ -4,8 +4,9 @@ import { pressPlan } from '@core/piece/care-steps.ts';
 import { clothOutC, dryerRun, type DryerRun } from '@core/rack/dryer.ts';
 import { scaleVerdict, type ScaleVerdict } from '@core/rack/dry-check.ts';
 import { forecastDrying } from '@core/rack/forecast.ts';
+import { hangUp } from '@core/rack/hang.ts';
 import { appendEvents } from '@data/events.ts';
-import { changeRack, foretell, readRack, type Rack, type WetPiece } from '@data/rack.ts';
+import { changeRack, foretell, hangAll, readRack, spacesOf, type Rack, type WetPiece } from '@data/rack.ts';
 import { changeWet, endDryer, keepCheck, putAway, startDryer } from '@data/wet.ts';
 import type { Scope } from '../server/request.server.ts';
 
@@ -128,6 +129,19 @@ export async function startDryerRun({ tx, now, householdId }: Scope, dryerId: st
   await foretell(tx, now);
   return 'started';
 }
+/** The pieces meant for a dryer go up instead, wherever there is room. Answers how many hang. */
+export async function hangInstead({ tx, now }: Scope, dryerId: string): Promise<number> {
+  const rack = await readRack(tx, now);
+  const run = rack && dryerRuns(rack).find((r) => r.dryer.id === dryerId);
+  if (!rack || !run) return 0;
+  const spaces = spacesOf(rack.drying, rack.household);
+  const placed: string[] = [];
+  for (const p of rack.drying.filter((x) => run.pieces.includes(x.id))) {
+    const at = hangUp(p.profile, p.moisture, spaces, rack.house);
+    if (at.place !== null && (await changeWet(tx, p.id, at, 'wet'))) placed.push(p.id);
+  }
+  return hangAll(tx, now, placed);
+}
 /** Out of the drum: what was stopped before its time is as damp as the time left; the rest is dry once it has cooled. */
 export async function stopDryerRun(scope: Scope, id: string): Promise<boolean> {
   const { tx, now } = scope;
@@ -151,9 +165,52 @@ const cupboardDry = 0.08;
 /** Whether a dry piece waits for the iron: its plan sends it there, nobody has pressed it or let it be. */
 export const waitsForIron = (p: WetPiece): boolean => p.row.pressedAt === null && pressPlan(p.profile) !== null;
 
-/** Back in the cupboard: now it is clean. Answers how many. */
-export async function intoCupboard({ tx, now }: Scope, ids: readonly string[]): Promise<number> {
+/** Off the board, hot; or left as it is. What came damp from the line is dry now. */
+export async function pressed(scope: Scope, ids: readonly string[], done: boolean): Promise<number> {
+  const { tx, now } = scope;
   const rack = await readRack(tx, now);
-  const dry = (rack?.dry ?? []).filter((p) => ids.includes(p.id)).map((p) => p.id);
-  return (await putAway(tx, dry)).length;
+  let count = 0;
+  for (const p of [...(rack?.dry ?? []), ...(rack?.drying ?? [])]) {
+    if (!ids.includes(p.id) || !waitsForIron(p) || (done && p.marked)) continue;
+    if (p.row.dryAt === null && !done) continue;
+    const change = { pressedAt: now, ...(done ? { hotC: clothOutC.normal } : {}) };
+    if (p.row.dryAt === null) {
+      if (!(await changeWet(tx, p.id, { ...change, dryAt: now }, 'wet'))) continue;
+      await appendEvents(scope, [{ garmentId: p.id, kind: 'dried', at: now, loadId: p.row.loadId }]);
+    } else if (!(await changeWet(tx, p.id, change, 'dry'))) continue;
+    count++;
+  }
+  return count;
+}
+
+export interface PutAway {
+  away: number;
+  /** Names of those that stay out, because of a mark nobody has seen gone, or a part that is still off. */
+  marked: string[];
+  parts: string[];
+}
+/** Back in the cupboard: now it is clean. `refitted` = their parts are back on. */
+export async function intoCupboard(
+  scope: Scope,
+  ids: readonly string[],
+  refitted: ReadonlySet<string>,
+): Promise<PutAway> {
+  const { tx, now } = scope;
+  const rack = await readRack(tx, now);
+  const dry = (rack?.dry ?? []).filter((p) => ids.includes(p.id));
+  const marked = dry.filter((p) => p.marked);
+  const parts = dry.filter((p) => !p.marked && p.piece.state.detached !== null && !refitted.has(p.id));
+  const ready = dry.filter((p) => !marked.includes(p) && !parts.includes(p));
+  await appendEvents(
+    scope,
+    ready
+      .filter((p) => p.piece.state.detached !== null)
+      .map((p) => ({ garmentId: p.id, kind: 'noted' as const, at: now, data: { refitted: true } })),
+  );
+  const away = await putAway(
+    tx,
+    ready.map((p) => p.id),
+  );
+  const names = (list: readonly WetPiece[]): string[] => list.map((p) => p.piece.row.name);
+  return { away: away.length, marked: names(marked), parts: names(parts) };
 }

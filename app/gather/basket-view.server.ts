@@ -9,6 +9,9 @@ import {
   type GatherAction,
   type GatherAdvice,
 } from '@core/piece/gather.ts';
+import { freshenWayFor } from '@core/freshen/task.ts';
+import { profileOf } from '@core/piece/profile.ts';
+import type { PieceState } from '@core/piece/state.ts';
 import { dayOf } from '@formats/dates.ts';
 import { stateNames } from '@words/en/piece-line.ts';
 import { textOf } from '@words/text.ts';
@@ -20,6 +23,7 @@ import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { piecesInLoads } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
 import { piecesInSoaks } from '@data/treatments.ts';
+import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { BasketState } from '@data/schema.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import type { Scope } from '../server/request.server.ts';
@@ -42,7 +46,7 @@ export interface WardrobePieceView {
   name: string;
   owner: string;
   cloth: ClothView;
-  advice: { word: string; text: string; urgency: number; waiting: string; done: boolean };
+  advice: { word: string; text: string; urgency: number; waiting: string; freshen: string | null };
   due: Dueness;
 }
 export interface BasketView {
@@ -152,6 +156,12 @@ function rotationTexts(pieces: readonly Piece[], intervalDays: number): string[]
   });
 }
 
+/** Where a piece is freshened, if that is what the shelf advises. */
+function freshenHref(p: Piece, advice: GatherAdvice, household: Household, now: Date): string | null {
+  const way = freshenWayFor(profileOf(garmentOf(garmentDocument(p, now)), household.rules), advice.action);
+  return way && `/freshen/${p.row.id}?way=${way}`;
+}
+
 export async function basketView({ tx, now }: Scope, filter: BasketFilter): Promise<BasketView> {
   const pieces = await listPieces(tx);
   const home = await readHousehold(tx);
@@ -163,8 +173,11 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
     ),
     ...(await piecesInSoaks(tx)).map((p) => [p.garmentId, { href: '/soak', words: stateNames['in-tub'] }] as const),
   ]);
+  const where = await whereabouts(tx);
+  // What is wet, drying or at the cleaner is nobody's to wear or to wash.
+  const onShelf: readonly PieceState[] = ['clean', 'worn-clean', 'to-put-away', 'to-press', 'airing'];
   const rest = pieces
-    .filter((p) => p.basket === null)
+    .filter((p) => onShelf.includes(stateOf(p, where, now)))
     .map((p) => {
       const advice = adviceOf(p, household, now);
       return { p, advice, due: advice.due };
@@ -212,14 +225,14 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
         cloth: pieceCloth(p),
         due,
         advice: {
-          word: adviceWords[advice.action],
+          word: where.freshening.has(p.row.id) ? 'In the air' : adviceWords[advice.action],
           text: textOf(advice.because),
           urgency: advice.urgency,
           waiting:
             advice.action === 'wash' && advice.waitingPerDay >= 0.05
               ? `waiting costs about ${advice.waitingPerDay.toFixed(2)} ${currencySign(household.tariff.currency)} a day`
               : '',
-          done: ['air', 'steam', 'brush', 'care'].includes(advice.action),
+          freshen: freshenHref(p, advice, household, now),
         },
       })),
     rotations: rotationTexts(pieces, 7),

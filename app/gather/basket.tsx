@@ -40,12 +40,9 @@ export const action = (args: Route.ActionArgs) =>
       await joinBasket(tx, householdId, add);
     }
     const worn = field(form, 'worn');
-    const cared = field(form, 'cared');
-    if (worn || cared) {
-      if (!(await findPiece(tx, worn || cared))) throw notFound('That piece is not in the wardrobe.');
-      await appendEvents(scope, [
-        worn ? { garmentId: worn, kind: 'worn', at: now } : { garmentId: cared, kind: 'aired', at: now },
-      ]);
+    if (worn) {
+      if (!(await findPiece(tx, worn))) throw notFound('That piece is not in the wardrobe.');
+      await appendEvents(scope, [{ garmentId: worn, kind: 'worn', at: now }]);
     }
     if (remove) await takeFromBasket(tx, [remove]);
     return back;
@@ -319,10 +316,10 @@ export default function Basket({ loaderData: v }: Route.ComponentProps) {
                       <TextButton type="submit" name="worn" value={p.id} aria-label={`Worn today: ${p.name}`}>
                         Worn
                       </TextButton>
-                      {p.advice.done && (
-                        <TextButton type="submit" name="cared" value={p.id} aria-label={`Done: ${p.name}`}>
-                          Done
-                        </TextButton>
+                      {p.advice.freshen && (
+                        <Link to={p.advice.freshen} aria-label={`How: ${p.name}`}>
+                          How
+                        </Link>
                       )}
                     </span>
                   </li>

@@ -34,7 +34,9 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         id: d.id,
         name: d.name,
         kind: d.kind,
-        machine: atMachine(d.kind) ? (washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone') : null,
+        machine: atMachine(d.kind)
+          ? (washers.find((w) => w.id === d.washerId)?.name ?? 'a machine that is gone')
+          : null,
         heard: d.lastSeenAt ? clockText(d.lastSeenAt, home?.timeZone ?? 'UTC') : null,
         said: last && saidOf(last),
       });
@@ -108,7 +110,8 @@ export default function Devices({ loaderData, actionData }: Route.ComponentProps
           <h1>Devices</h1>
           <p>
             A meter at the plug, or a machine that reports, tells when a run is over and what it took; a sensor and the
-            weather tell how fast laundry dries. Everything works by hand without. <Link to="/household">The household</Link>
+            weather tell how fast laundry dries. Everything works by hand without.{' '}
+            <Link to="/household">The household</Link>
           </p>
         </div>
       </PageHead>

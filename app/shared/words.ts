@@ -9,6 +9,7 @@ export const shortDay = (at: Date, timeZone: string): string =>
   formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short' });
 export const dayAndYear = (at: Date, timeZone: string): string =>
   formatInTimeZone(at, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
+export const weekday = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { weekday: 'long' });
 export const clockText = (at: Date, timeZone: string): string =>
   formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 

@@ -6,7 +6,7 @@ import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
 
 export interface StageView {
-  id: 'gather' | 'sort' | 'treat' | 'wash' | 'log';
+  id: 'gather' | 'sort' | 'treat' | 'wash' | 'dry' | 'away' | 'log';
   label: string;
   href: string;
   count: number;
@@ -45,6 +45,8 @@ export async function shellView({ tx, now, householdId }: Scope): Promise<ShellV
       stage('sort', 'Sort', home.planned, 'load'),
       stage('treat', 'Treat', Math.max(home.treated, home.marked), 'mark'),
       stage('wash', 'Wash', home.running, 'bath'),
+      stage('dry', 'Dry', home.drying, 'piece'),
+      stage('away', 'Away', home.dry, 'piece'),
       stage('log', 'Log', 0, ''),
     ],
   };

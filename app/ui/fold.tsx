@@ -180,6 +180,44 @@ export function Fold({ cloth: c, name, height }: { cloth: ClothView; name: React
   );
 }
 
+const HungBox = styled.span`
+  ${cloth} width: 100%;
+  height: 100%;
+  align-items: flex-start;
+  padding: 0.15rem 0.45rem;
+  border-radius: 7px 7px 2px 2px;
+`;
+/** A piece over a bar: round where it is folded over, cut below. */
+export function Hung({ cloth: c, name, tucks = 0 }: { cloth: ClothView; name: ReactNode; tucks?: number }) {
+  return (
+    <HungBox style={clothStyle(c)}>
+      <Surface cloth={c} bandAt={6} />
+      {Array.from({ length: tucks }, (_, i) => (
+        <Tuck key={i} style={{ top: `${(100 * (i + 1)) / (tucks + 1)}%` }} />
+      ))}
+      <Name>{name}</Name>
+    </HungBox>
+  );
+}
+/** Where it goes over the next bar. */
+const Tuck = styled.i`
+  position: absolute;
+  z-index: -1;
+  left: 0;
+  right: 0;
+  border-top: 1.5px solid currentcolor;
+  opacity: 0.35;
+`;
+/** A piece in its own outline, as it lies or hangs. */
+export function Laid({ cloth: c, path }: { cloth: ClothView; path: string }) {
+  return (
+    <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true" width="100%" height="100%">
+      <path d={path} fill={c.hex} stroke="var(--cloth-edge)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+      {c.texture !== 'plain' && <path d={path} fill={`url(#cloth-${c.texture})`} style={{ color: inkOn(c.hex) }} />}
+    </svg>
+  );
+}
+
 /** The small form that stands wherever a piece is named. */
 export function Swatch({ cloth: c, size = 22 }: { cloth: ClothView; size?: number }) {
   return (

@@ -8,7 +8,7 @@ import {
   returnLooksOf,
   returnRemedy,
 } from '../cleaner/visit.ts';
-import { endsInBasket, freshenTask, freshenWays } from '../freshen/task.ts';
+import { endsInBasket, freshenTask, freshenWayFor, freshenWays } from '../freshen/task.ts';
 import type { Garment } from '../model/garment.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { garment, only, plainRules } from '../testing/arbitrary.ts';
@@ -42,6 +42,16 @@ describe('freshening', () => {
     expect(freshenTask(jumper, 'air').clock).toEqual({ step: 'lay-in-air', minutes: 480 });
     expect(freshenTask(profile({}), 'air').clock?.step).toBe('hang-in-air');
     for (const way of freshenWays) expect(['smell', 'rest']).toContain(freshenTask(jumper, way).steps.at(-1));
+  });
+  test('the advice of the shelf leads to a way of its own; washing and resting to none', () => {
+    expect(
+      (['air', 'steam', 'brush', 'spot-clean', 'wash', 'rest'] as const).map((a) => freshenWayFor(jumper, a)),
+    ).toEqual(['air', 'steam', 'brush', 'spot', null, null]);
+    const suede = profile({ kind: 'other', parts: only('suede'), traits: new Set() });
+    expect(freshenWayFor(suede, 'care')).toBe('brush-suede');
+    expect(freshenWayFor(profile({ kind: 'leather_jacket', parts: only('leather'), traits: new Set() }), 'care')).toBe(
+      'feed',
+    );
   });
   test('only what still smells is washed', () => {
     expect(['fresh', 'better', 'still-smells'].map((e) => endsInBasket(e as 'fresh'))).toEqual([false, false, true]);

@@ -1,5 +1,7 @@
 /** Freshening without washing, as a task with a clock and an end: air, steam, brush, treat one spot, feed leather. */
 import type { Profile } from '../piece/profile.ts';
+import { hasSignificant } from '../fibre/blend.ts';
+import type { GatherAction } from '../piece/gather.ts';
 import { isKnit } from '../piece/profile.ts';
 
 export const freshenWays = ['air', 'steam', 'brush', 'spot', 'feed', 'brush-suede'] as const;
@@ -62,6 +64,30 @@ export function freshenTask(p: Profile, way: FreshenWay): FreshenTask {
       };
     case 'brush-suede':
       return { steps: ['let-mud-dry', 'brush-nap', 'rest'], clock: null };
+  }
+}
+/** How a piece is freshened, by what the shelf advises; leather and suede have ways of their own. null = that is no freshening. */
+export function freshenWayFor(p: Profile, advice: GatherAction): FreshenWay | null {
+  const of = (hide: 'leather' | 'suede'): boolean => hasSignificant(p.garment.parts, (f) => f === hide);
+  switch (advice) {
+    case 'air':
+    case 'steam':
+    case 'brush':
+      return advice;
+    case 'care':
+      return of('suede')
+        ? 'brush-suede'
+        : of('leather')
+          ? 'feed'
+          : p.garment.traits.has('structured')
+            ? 'brush'
+            : 'air';
+    case 'spot-clean':
+      return 'spot';
+    case 'wash':
+    case 'rest':
+    case 'one-more':
+      return null;
   }
 }
 export const freshenEnds = ['fresh', 'better', 'still-smells'] as const;

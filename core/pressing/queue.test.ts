@@ -10,7 +10,12 @@ import { pressedAsShirt, pressQueue, shirtSteps, type PressPiece } from './queue
 
 const profile = (id: string, change: Partial<Garment>): Profile =>
   profileOf(
-    garment(id, { traits: new Set(['woven']), label: { ...emptyLabel, iron: 'high' }, weighedDryMassG: 200, ...change }),
+    garment(id, {
+      traits: new Set(['woven']),
+      label: { ...emptyLabel, iron: 'high' },
+      weighedDryMassG: 200,
+      ...change,
+    }),
     plainRules,
   );
 const piece = (p: Profile, over: Partial<PressPiece> = {}): PressPiece => ({

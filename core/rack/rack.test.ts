@@ -15,7 +15,7 @@ import { forecastDrying, type AirChoice, type HangingPiece, type Surroundings } 
 import { hangAt, hangUp, needOf, positionsFor, whyNotAt, type RackHouse } from './hang.ts';
 import { dryHelpsOf, hangHelpsOf } from './helps.ts';
 import { learntSlowness } from './learn.ts';
-import { outsideQuiet, remindersOf, whenLight, type RackClock, type RemindedPiece } from './reminders.ts';
+import { afterQuiet, outsideQuiet, remindersOf, whenLight, type RackClock, type RemindedPiece } from './reminders.ts';
 
 const rack: DryingPlace = {
   id: 'r1',
@@ -411,6 +411,8 @@ describe('helps and reminders', () => {
     expect(outsideQuiet(day + 27 * hour, day + 8 * hour, [[22, 7]], localHour)).toBe(day + 22 * hour);
     expect(outsideQuiet(day + 21 * hour, day + 8 * hour, [[22, 7]], localHour)).toBe(day + 21 * hour);
     expect(outsideQuiet(day + 27 * hour, day + 26 * hour, [[22, 7]], localHour)).toBe(day + 26 * hour);
+    expect(afterQuiet(day + 27 * hour, [[22, 7]], localHour)).toBe(day + 31 * hour);
+    expect(afterQuiet(day + 31 * hour, [[22, 7]], localHour)).toBe(day + 31 * hour);
   });
   test('a mark is looked at in daylight: at once by day, next morning by night', () => {
     const day = Date.UTC(2026, 4, 9);

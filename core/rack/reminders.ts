@@ -27,11 +27,27 @@ const hour = 3_600_000;
 /** Pieces whose moment is this close are one errand. */
 const togetherMs = 0.5 * hour;
 
-/** Rain and wet cloth wait for nobody. */
-const urgent: readonly RackTask[] = ['hang-up', 'take-in'];
+/** Rain and wet cloth wait for nobody; what is turned is turned before people sleep; what may be dry waits until they are up. */
+const whenQuiet: Record<RackTask, 'anyway' | 'before' | 'after' | 'not'> = {
+  'hang-up': 'anyway',
+  'take-in': 'anyway',
+  'iron-damp': 'not',
+  feel: 'after',
+  'look-at-mark': 'after',
+  'turn-flat': 'before',
+  'turn-fold': 'before',
+  'frames-out': 'after',
+  'fluff-again': 'before',
+};
 
 const inQuiet = (quiet: QuietHours, h: number): readonly [number, number] | undefined =>
   quiet.find(([from, to]) => (from < to ? h >= from && h < to : h >= from || h < to));
+/** The moment, or the first one after the quiet hours it falls into. */
+export function afterQuiet(atMs: number, quiet: QuietHours, localHour: (ms: number) => number): number {
+  const h = localHour(atMs);
+  const span = inQuiet(quiet, h);
+  return span ? atMs + ((span[1] - h + 24) % 24) * hour : atMs;
+}
 /** The moment, or the last one before the quiet hours it falls into; not before now. */
 export function outsideQuiet(
   atMs: number,
@@ -75,8 +91,15 @@ export interface RemindedPiece extends HangingPiece {
 export function remindersOf(pieces: readonly RemindedPiece[], c: RackClock): RackReminder[] {
   const single: RackReminder[] = [];
   for (const p of pieces) {
-    const add = (task: RackReminder['task'], atMs: number): void => {
-      const calm = urgent.includes(task) ? atMs : outsideQuiet(atMs, c.nowMs, c.quiet, c.localHour);
+    const add = (task: RackTask, atMs: number): void => {
+      const way = whenQuiet[task];
+      if (way === 'not' && inQuiet(c.quiet, c.localHour(atMs))) return;
+      const calm =
+        way === 'before'
+          ? outsideQuiet(atMs, c.nowMs, c.quiet, c.localHour)
+          : way === 'after'
+            ? afterQuiet(atMs, c.quiet, c.localHour)
+            : atMs;
       single.push({ task, atMs: calm, pieces: [p.id] });
     };
     if (p.hungMs === null) {

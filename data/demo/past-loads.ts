@@ -35,6 +35,32 @@ const documentOf = ({ id, garment: g, history }: DemoPiece): GarmentDocument => 
   soil: 'normal',
 });
 
+/** What the flat washed this morning and has hung up, the last of it still to hang; a coffee mark on one of it is to be looked at dry. */
+const thisMorning: Readonly<Record<string, GarmentDocument['stains']>> = {
+  'juna-tee-white-2': [],
+  'juna-pyjama': [],
+  'juna-cardigan': [],
+  'juna-socks': [],
+  'tovi-briefs': [],
+  'tovi-dress': [],
+  'ren-jersey-blue': [],
+  'ren-chinos': [],
+  'ren-hoodie': [],
+  'ren-oxford': [{ id: 's1', kind: 'coffee', place: 'left cuff', ageHours: 20 }],
+  'ren-swim-towel': [],
+};
+const restMin = 75;
+export function morningWash(wardrobe: readonly DemoPiece[], now: Date): PastDay {
+  const pieces = wardrobe.filter((p) => p.id in thisMorning);
+  const day = planDay(
+    pieces.map((p) => ({ ...documentOf(p), stains: thisMorning[p.id] })),
+    now,
+  );
+  if (!day) throw new Error('the demo has nothing to wash this morning');
+  const minutes = day.plan.loads.reduce((t, l) => t + l.durationMin + 10, restMin);
+  return { ...day, at: new Date(now.getTime() - minutes * 60_000) };
+}
+
 /** Plan each of the last weeks' wash days with what was washed on it; the flat washed everything it had taken out. */
 export function pastDays(wardrobe: readonly DemoPiece[], history: DemoHistory, today: Date): PastDay[] {
   const byId = new Map(wardrobe.map((p) => [p.id, p]));
@@ -42,18 +68,26 @@ export function pastDays(wardrobe: readonly DemoPiece[], history: DemoHistory, t
     .filter((d) => d.daysAgo <= weeks * 7)
     .flatMap(({ daysAgo, pieces }): PastDay[] => {
       const at = new Date(today.getTime() - daysAgo * 86_400_000 - 3 * 3_600_000);
-      const read = readHamperValue({
-        format: 'neat-fold/hamper',
-        version: 1,
-        now: isoInZone(at, demoHousehold.timeZone),
-        household: { ...demoHousehold.document, rules: { ...demoHousehold.document.rules, waiting: 'none' } },
-        garments: pieces.flatMap((id) => {
+      const day = planDay(
+        pieces.flatMap((id) => {
           const piece = byId.get(id);
           return piece ? [documentOf(piece)] : [];
         }),
-      });
-      if (!read.ok) throw new Error(`the demo's past cannot be planned: ${read.problems[0]?.path}`);
-      const plan = planHamper(read.value);
-      return plan.loads.length > 0 ? [{ at, hamper: read.value.document, plan }] : [];
+        at,
+      );
+      return day ? [day] : [];
     });
+}
+/** The flat washes everything it has taken out; null = it was nothing. */
+function planDay(garments: readonly GarmentDocument[], at: Date): PastDay | null {
+  const read = readHamperValue({
+    format: 'neat-fold/hamper',
+    version: 1,
+    now: isoInZone(at, demoHousehold.timeZone),
+    household: { ...demoHousehold.document, rules: { ...demoHousehold.document.rules, waiting: 'none' } },
+    garments,
+  });
+  if (!read.ok) throw new Error(`the demo's past cannot be planned: ${read.problems[0]?.path}`);
+  const plan = planHamper(read.value);
+  return plan.loads.length > 0 ? { at, hamper: read.value.document, plan } : null;
 }

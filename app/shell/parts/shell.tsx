@@ -111,6 +111,16 @@ const Peg = styled(NavLink)<{ $drop: number }>`
   gap: 0.15rem;
   min-width: 4.2rem;
   min-height: 3.2rem;
+  ${media.phone} {
+    min-width: 0;
+    font-size: 0.82rem;
+    text-align: center;
+    b {
+      display: block;
+      margin: 0;
+      line-height: 1;
+    }
+  }
   color: var(--ink-soft);
   text-decoration: none;
   font-size: 0.95rem;
@@ -166,7 +176,7 @@ const Busy = styled.div`
 `;
 
 /** How deep the line hangs at each peg. */
-const drops = [2, 8, 11, 8, 2];
+const drops = [2, 7, 10, 11, 10, 7, 2];
 /** Pages on which no household is at work yet. */
 const atTheDoor: ReadonlySet<string> = new Set(['/welcome', '/begin']);
 export function Shell({ view: home, children }: { view: ShellView | null; children: ReactNode }) {
