@@ -1,5 +1,5 @@
 /** Pieces that are freshened without water: what was begun, which steps are done, how it ended. */
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { and, eq, isNull, sql } from 'drizzle-orm';
 import type { FreshenEnd, FreshenStep, FreshenWay } from '../core/freshen/task.ts';
 import type { Transaction } from './client.ts';
 import { freshenings } from './schema.ts';
@@ -7,8 +7,6 @@ import { freshenings } from './schema.ts';
 export type Freshening = Omit<typeof freshenings.$inferSelect, 'householdId'>;
 const underWay = isNull(freshenings.endedAt);
 
-export const openFreshenings = (tx: Transaction): Promise<Freshening[]> =>
-  tx.select().from(freshenings).where(underWay).orderBy(asc(freshenings.startedAt));
 export async function fresheningOf(tx: Transaction, garmentId: string): Promise<Freshening | null> {
   const [row] = await tx
     .select()

@@ -58,6 +58,8 @@ export interface Rack {
   /** Felt dry: they wait for the iron or the cupboard. */
   dry: WetPiece[];
   dryers: DryerRunRow[];
+  /** In a dryer just now. */
+  tumbling: WetPiece[];
   factors: Awaited<ReturnType<typeof placeFactors>>;
   surroundings: Surroundings;
   weather: WeatherHour[];
@@ -205,6 +207,7 @@ export async function readRack(tx: Transaction, now: Date): Promise<Rack | null>
     drying: withProposals(drying, household, house),
     dry: all.filter((p) => p.row.dryAt !== null),
     dryers,
+    tumbling: all.filter((p) => p.row.dryAt === null && tumbling.has(p.id)),
     factors,
     surroundings,
     weather,

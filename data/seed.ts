@@ -14,7 +14,7 @@ import { appendEvents, type NewEvent } from './events.ts';
 import { demoHistory, type DemoEvent } from './demo/history.ts';
 import { demoHouseholdId } from './demo/id.ts';
 import { demoHousehold } from './demo/household.ts';
-import { morningWash, pastDays, type PastDay } from './demo/past-loads.ts';
+import { lastWash, pastDays, type PastDay } from './demo/past-loads.ts';
 import { demoWardrobe } from './demo/wardrobe.ts';
 import { findLoad, storePlan } from './loads.ts';
 import { hangAll, takenOut } from './rack.ts';
@@ -133,8 +133,9 @@ async function storeDay(
   return pieces;
 }
 
-/** This morning's loads are out; all but the last hang, and what the last days left dry waits for iron and cupboard. */
-async function storeMorning(tx: Transaction, day: PastDay, now: Date): Promise<void> {
+const hangingMs = 10 * minuteMs;
+/** Loads of late are out. Of this morning's all but the last hang; yesterday's are dry, and wait for iron and cupboard. */
+async function storeLastWash(tx: Transaction, day: PastDay, now: Date, dry: boolean): Promise<void> {
   const washed = await storeDay(tx, day, new Map(), now);
   const ids = [...new Set([...washed.values()].map((l) => l.id))];
   for (const [id, l] of washed)
@@ -151,28 +152,14 @@ async function storeMorning(tx: Transaction, day: PastDay, now: Date): Promise<v
     const load = await findLoad(tx, loadId);
     if (!load?.finishedAt) continue;
     await takenOut(tx, demoHouseholdId, load, load.finishedAt);
-    if (i < ids.length - 1) await hangAll(tx, new Date(load.finishedAt.getTime() + hangingMs), load.load.garments);
+    const hungAt = new Date(load.finishedAt.getTime() + hangingMs);
+    if (dry)
+      for (const id of load.load.garments) await changeWet(tx, id, { hungAt, dryAt: now, moisture: dryMoisture });
+    else if (i < ids.length - 1) await hangAll(tx, hungAt, load.load.garments);
   }
 }
-const hangingMs = 10 * minuteMs;
-/** Of the last wash day these are dry, and not yet ironed or put away. */
-const leftDry = 5;
-async function storeLeftDry(
-  tx: Transaction,
-  pieces: ReadonlyMap<string, PastLoad>,
-  used: ReadonlySet<string>,
-  now: Date,
-): Promise<void> {
-  const list = [...pieces].filter(([id]) => !used.has(id)).slice(0, leftDry);
-  const loadIds = new Set(list.map(([, l]) => l.id));
-  for (const loadId of loadIds) {
-    const load = await findLoad(tx, loadId);
-    if (!load?.finishedAt) continue;
-    const garments = list.filter(([, l]) => l.id === loadId).map(([id]) => id);
-    await takenOut(tx, demoHouseholdId, { ...load, load: { ...load.load, garments } }, load.finishedAt);
-    for (const id of garments) await changeWet(tx, id, { hungAt: load.finishedAt, dryAt: now, moisture: 0.06 });
-  }
-}
+/** Cotton in the air of a room, kg/kg. */
+const dryMoisture = 0.06;
 
 /** true when the demo was loaded, false when the household was already there. */
 export async function loadDemo(now: Date): Promise<boolean> {
@@ -181,7 +168,8 @@ export async function loadDemo(now: Date): Promise<boolean> {
   const midnight = new Date(now).setUTCHours(0, 0, 0, 0);
   const history = demoHistory(demoWardrobe);
   const past = [...pastDays(demoWardrobe, history, new Date(midnight + 11.5 * 60 * minuteMs))];
-  const morning = morningWash(demoWardrobe, now);
+  const yesterday = lastWash(demoWardrobe, now, 'yesterday');
+  const morning = lastWash(demoWardrobe, now, 'morning');
   return inHousehold(demoHouseholdId, async (tx) => {
     if (await readHousehold(tx)) return false;
     await createHousehold(tx, demoHouseholdId, demoHousehold);
@@ -219,14 +207,8 @@ export async function loadDemo(now: Date): Promise<boolean> {
     for (let k = 0; k < events.length; k += chunk)
       await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, events.slice(k, k + chunk));
 
-    const newest = [...inLoads.keys()].sort((a, b) => a - b)[0] ?? -1;
-    const used = new Set([
-      ...demoWardrobe.filter((p) => p.basket).map((p) => p.id),
-      ...morning.hamper.garments.map((g) => g.id),
-      ...history.events.filter((e) => e.kind === 'worn' && e.daysAgo < newest).map((e) => e.garmentId),
-    ]);
-    await storeLeftDry(tx, inLoads.get(newest) ?? new Map(), used, now);
-    await storeMorning(tx, morning, now);
+    await storeLastWash(tx, yesterday, now, true);
+    await storeLastWash(tx, morning, now, false);
 
     const noon = new Date(now).setUTCHours(11, 0, 0, 0);
     for (const { id, basket, neededInDays } of demoWardrobe) {

@@ -30,6 +30,10 @@ export const listWet = (tx: Transaction): Promise<WetRow[]> =>
     )
     .orderBy(asc(wetPieces.outAt), asc(wetPieces.garmentId));
 
+/** What is not felt dry yet. */
+export const wetNow = async (tx: Transaction): Promise<Set<string>> =>
+  new Set((await listWet(tx)).filter((w) => w.dryAt === null).map((w) => w.garmentId));
+
 type Change = Partial<Omit<WetRow, 'garmentId' | 'loadId' | 'outAt'>>;
 /** `still` = what must hold of the row for the change to be made: the answer is false when somebody was faster. */
 export async function changeWet(

@@ -406,7 +406,7 @@ function dryersView(rack: Rack): DryView['dryers'] {
       return {
         id: d.id,
         name: rack.household.dryers.find((x) => x.id === d.dryer)?.name ?? 'Dryer',
-        pieces: d.pieces.map((id) => names.get(id) ?? pieceName(rack, id)),
+        pieces: d.pieces.map((id) => pieceName(rack, id)),
         startedAt: d.startedAt.getTime(),
         endsAt: d.endsAt.getTime(),
         cool: `Hot cloth feels drier than it is: fold it at once, and feel the thickest seam again after ${judgeAfterMin(clothC, rack.household.room.temperatureC)} minutes. ${clothC >= scaldingFromC ? 'Buttons and zips burn.' : ''}`,
@@ -414,7 +414,8 @@ function dryersView(rack: Rack): DryView['dryers'] {
     }),
   };
 }
-const pieceName = (rack: Rack, id: string): string => rack.dry.find((p) => p.id === id)?.piece.row.name ?? 'a piece';
+const pieceName = (rack: Rack, id: string): string =>
+  [...rack.tumbling, ...rack.dry].find((p) => p.id === id)?.piece.row.name ?? 'a piece that is gone';
 
 function chosenView(
   p: WetPiece,

@@ -71,7 +71,11 @@ export const action = (args: Route.ActionArgs) =>
         const place = rest.join(' ');
         if (!wished || !place || (bar !== undefined && !(bar >= 0 && bar < 1000)))
           return refuse('Where: choose a place.');
-        const answer = await moveTo(tx, now, piece, { place, position: wished, ...(bar === undefined ? {} : { bar }) });
+        const to = { place, ...(bar === undefined ? {} : { bar }) };
+        let answer = await moveTo(tx, now, piece, { ...to, position: wished });
+        // Let go over bars or lines, a piece hangs there as it bears it: folded over, else pegged.
+        if (answer === 'position' && wished === 'bars')
+          answer = await moveTo(tx, now, piece, { ...to, position: 'line' });
         if (answer === 'moved') return there;
         if (answer === 'not-here') return conflict({ message: elsewhere, refused: null, weighed: null });
         return data({ message: null, refused: refusalWords[answer], weighed: null }, { status: 422 });
@@ -101,11 +105,25 @@ export const action = (args: Route.ActionArgs) =>
 
 const Columns = styled.div`
   display: grid;
+  margin-top: 1.2rem;
   grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  grid-auto-rows: min-content;
   gap: 1.5rem 2.5rem;
   align-items: start;
+  > :first-child {
+    grid-row: 1 / span 3;
+  }
   ${media.tablet} {
     grid-template-columns: minmax(0, 1fr);
+    > :first-child {
+      grid-row: auto;
+    }
+    .chosen {
+      order: -2;
+    }
+    .next {
+      order: -1;
+    }
   }
 `;
 const Places = styled.div`
@@ -159,7 +177,7 @@ const Track = styled.span`
 const Air = styled.div`
   display: grid;
   gap: 0.6rem;
-  grid-template-columns: repeat(auto-fit, minmax(min(9.5rem, 100%), 1fr));
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   button {
     font: inherit;
     color: inherit;
@@ -295,9 +313,9 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
           </LinkButton>
         )}
       </PageHead>
-      {actionData?.message && (
+      {(actionData?.message ?? (v.chosen ? null : actionData?.refused)) && (
         <Notice severity="caution" live>
-          {actionData.message}
+          {actionData?.message ?? actionData?.refused}
         </Notice>
       )}
       {v.warnings.map((w) => (
@@ -307,9 +325,6 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
       ))}
       <Columns>
         <Places>
-          {v.chosen && (
-            <Chosen piece={v.chosen} refused={actionData?.refused ?? null} weighed={actionData?.weighed ?? null} />
-          )}
           {v.without.length > 0 && (
             <Notice severity="caution" title="No place is free for them">
               {v.without.map((w) => w.name).join(', ')}: spread out, not in a heap; hang something else elsewhere, use a
@@ -326,23 +341,28 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
           ))}
           <Dryers dryers={v.dryers} serverNow={v.serverNow} />
         </Places>
+        {v.chosen && (
+          <div className="chosen">
+            <Chosen piece={v.chosen} refused={actionData?.refused ?? null} weighed={actionData?.weighed ?? null} />
+          </div>
+        )}
+        {v.reminders.length > 0 && (
+          <section className="next" aria-labelledby="next">
+            <h2 id="next">Next, for your hands</h2>
+            <Next>
+              {v.reminders.slice(0, 6).map((r) => (
+                <li key={`${r.task} ${r.at} ${r.pieces.join()}`}>
+                  <b>{r.at}</b>
+                  <span>
+                    {r.words}
+                    <small>{r.names}</small>
+                  </span>
+                </li>
+              ))}
+            </Next>
+          </section>
+        )}
         <div>
-          {v.reminders.length > 0 && (
-            <section aria-labelledby="next">
-              <h2 id="next">Next, for your hands</h2>
-              <Next>
-                {v.reminders.slice(0, 6).map((r) => (
-                  <li key={`${r.task} ${r.at} ${r.pieces.join()}`}>
-                    <b>{r.at}</b>
-                    <span>
-                      {r.words}
-                      <small>{r.names}</small>
-                    </span>
-                  </li>
-                ))}
-              </Next>
-            </section>
-          )}
           <Section aria-labelledby="air" style={{ margin: '1.4rem 0' }}>
             <h2 id="air">The air</h2>
             <Quiet>{v.air.now}</Quiet>

@@ -1,4 +1,5 @@
 /** Events in words. */
+import { freshenEndWords, freshenWords } from '@words/en/rack.ts';
 import type { EventData, EventKind } from '@data/schema.ts';
 import { stains, type StainKind } from '@core/stain/stains.ts';
 import { testVerdict } from '@core/colour/bleed.ts';
@@ -19,7 +20,9 @@ export function eventText(kind: EventKind, data: EventData): string {
     case 'worn':
       return data.count && data.count > 1 ? `Worn ${data.count} times` : 'Worn';
     case 'aired':
-      return 'Aired or cared for';
+      return data.freshened
+        ? `${freshenWords[data.freshened.way]}: ${freshenEndWords[data.freshened.end].toLowerCase()}`
+        : 'Aired or cared for';
     case 'washed':
       return data.count && data.count > 1
         ? `Washed ${plural(data.count, 'time')}${data.note ? `, ${data.note}` : ''}`
@@ -46,11 +49,11 @@ export function eventText(kind: EventKind, data: EventData): string {
           ? `${data.step.stain in stains ? stains[data.step.stain as StainKind].name : data.step.stain}: ${stepName(data.step.agent)}, ${data.step.minutes} min, ${data.step.result === 'passed' ? 'check passed' : 'check not passed'}`
           : (data.note ?? 'Treated');
     case 'dried':
-      return 'Dried';
+      return data.drying ? `Dry after ${plural(Math.round(data.drying.hours), 'hour')}` : 'Dry';
     case 'mended':
       return data.note ? `Mended: ${data.note}` : 'Mended';
     case 'cleaned':
-      return 'Cleaned by a professional';
+      return `Cleaned by a professional${data.cleaned ? `, ${data.cleaned.cost.toFixed(2)}${data.cleaned.worthIt === null ? '' : data.cleaned.worthIt ? ', worth it' : ', not worth it'}` : ''}${data.note ? `: ${data.note}` : ''}`;
     case 'noted':
       return data.mend ? `To mend: ${data.mend}` : (data.note ?? 'Noted');
   }

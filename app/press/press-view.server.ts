@@ -62,7 +62,7 @@ export async function pressView({ tx, now }: Scope): Promise<PressView | null> {
       const p = piece(s.id);
       const how = [
         s.press.insideOut ? 'inside out' : '',
-        s.press.pressCloth ? 'under a press cloth' : '',
+        s.press.pressCloth && s.moistBy !== 'damp-cloth' ? 'under a press cloth' : '',
         s.sprayMl > 0 ? `${moistWords[s.moistBy]} with about ${s.sprayMl} ml` : moistWords[s.moistBy],
         p.row.dryAt === null ? 'straight off the line' : '',
       ].filter(Boolean);

@@ -31,6 +31,7 @@ export const action = (args: Route.ActionArgs) =>
 const Queue = styled.ol`
   display: grid;
   gap: 0.8rem;
+  margin-bottom: 1.2rem;
   > li {
     display: grid;
     grid-template-columns: 4.6rem minmax(0, 1fr) auto;

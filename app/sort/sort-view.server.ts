@@ -1,4 +1,5 @@
 /** The Sort screen: the newest plan as stacks, one load opened with its limits, and what is not washed. */
+import { freshenWays } from '@core/freshen/task.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import { boardOf, consequence, restingPlaces, targetOf } from '@formats/board.ts';
@@ -36,7 +37,12 @@ export interface SortView {
   freeCost: string | null;
   rulePrices: { words: string; text: string }[] | null;
   moveFacts: { currency: string; loads: LoadNow[]; programmes: Record<string, string> };
-  notToday: { piece: PieceRef; outcome: string; toTest: boolean; reasons: string[] }[];
+  notToday: {
+    piece: PieceRef;
+    outcome: string;
+    /** Where it goes on from here. */ way: { href: string; words: string } | null;
+    reasons: string[];
+  }[];
   /** Pieces that are washed, and would be washed better after a test. */
   tests: { piece: PieceRef; text: string }[];
   waiting: string;
@@ -79,6 +85,14 @@ const outcomeWords: Record<string, string> = {
   'no-wash': 'Not due',
   'left-out': 'Set aside',
 };
+
+/** Where a piece that is not washed today goes on. */
+function wayOn(outcome: string, id: string, testable: boolean): { href: string; words: string } | null {
+  if (outcome === 'test-first' || testable) return { href: `/test/${id}`, words: 'To its test' };
+  if (outcome === 'professional') return { href: '/cleaner', words: 'Write the slip' };
+  const way = freshenWays.find((w) => w === (outcome === 'spot-clean' ? 'spot' : outcome));
+  return way ? { href: `/freshen/${id}?way=${way}`, words: 'How' } : null;
+}
 
 /** Whether what would be sorted now differs from what the plan was made of, apart from loads already begun. */
 function hasChanged(planned: HamperDocument, now: HamperDocument, begun: ReadonlySet<string>): boolean {
@@ -262,7 +276,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
         refs([g.id]).map((piece) => ({
           piece,
           outcome: outcomeWords[g.outcome] ?? g.outcome,
-          toTest: g.outcome === 'test-first' || (g.unlock ?? null) !== null,
+          way: wayOn(g.outcome, g.id, (g.unlock ?? null) !== null),
           reasons: g.reasons.map((r) => r.text),
         })),
       ),

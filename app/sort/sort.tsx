@@ -532,10 +532,10 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
                   <Link to={`/pieces/${n.piece.id}`}>{n.piece.name}</Link>
                   <small>
                     <b>{n.outcome}.</b> {n.reasons[0]}
-                    {n.toTest && (
+                    {n.way && (
                       <>
                         {' '}
-                        <Link to={`/test/${n.piece.id}`}>To its test</Link>
+                        <Link to={n.way.href}>{n.way.words}</Link>
                       </>
                     )}
                   </small>

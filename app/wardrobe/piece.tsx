@@ -256,7 +256,7 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
           </div>
           <h1>{v.name}</h1>
           <p>
-            <b>{v.state.charAt(0).toUpperCase() + v.state.slice(1)}.</b> {v.summary}
+            <b data-state={v.state}>{v.state.charAt(0).toUpperCase() + v.state.slice(1)}.</b> {v.summary}
           </p>
         </div>
         <PostForm>

@@ -2,6 +2,7 @@
 import { canBeAnswered } from '@core/run/inspection.ts';
 import { lookQuestions } from '@words/en/look.ts';
 import { finishedSince, type LoadView } from '@data/loads.ts';
+import { wetNow } from '@data/wet.ts';
 import { findingsOf } from '@data/findings.ts';
 import { listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
@@ -28,11 +29,9 @@ export async function openLooks(scope: Scope): Promise<OpenLooks[]> {
     finished.map((l) => l.id),
   );
   const pieces = await listPieces(tx);
+  const stillWet = await wetNow(tx);
   for (const load of finished) {
-    const hoursOut = (now.getTime() - (load.finishedAt?.getTime() ?? 0)) / 3_600_000;
-    const open = openLooksOf(load, answers.get(load.id) ?? [], pieces, now).filter((l) =>
-      canBeAnswered(l.kind, hoursOut),
-    );
+    const open = openLooksOf(load, answers.get(load.id) ?? [], pieces, now).filter((l) => canBeAnswered(l, stillWet));
     if (open.length === 0 || !load.finishedAt) continue;
     const names = [...new Set(open.map((l) => lookQuestions[l.kind].title.toLowerCase()))];
     out.push({

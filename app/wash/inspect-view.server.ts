@@ -19,6 +19,7 @@ import { textOf } from '@words/text.ts';
 import type { Finding } from '@data/findings.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { findLoad, plannedAside, type LoadView } from '@data/loads.ts';
+import { wetNow } from '@data/wet.ts';
 import { preferences } from '../server/preferences.server.ts';
 import { gradeSteps, type GradeView } from '../test/grades.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
@@ -37,6 +38,8 @@ export interface LookView {
   /** Places to measure, with the length before, cm. */
   measures: { place: MeasurePlace; name: string; before: string }[];
   waitsForDry: boolean;
+  /** It is asked of dry cloth. */
+  dry: boolean;
   /** The steps a catcher is compared with, in the strongest dye of this load. */
   grades: GradeView[];
 }
@@ -94,7 +97,7 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
   const refsOf = (ids: readonly string[]): PieceRef[] => ids.flatMap((id) => refs.get(id) ?? []);
   const pieces = new Map((await listPieces(scope.tx)).map((p) => [p.row.id, p] as const));
   const { open, answered } = await looksOfLoad(scope, load);
-  const hoursOut = (scope.now.getTime() - (load.finishedAt?.getTime() ?? 0)) / 3_600_000;
+  const stillWet = await wetNow(scope.tx);
   const again = (await plannedAside(scope.tx)).filter((l) => l.load.garments.some((g) => names.has(g)));
   const tinted = answered.find((f) => f.kind === 'dye' && !isGood('dye', f.answer));
   const strong = answered.some((f) => f.kind === 'catcher' && f.answer === 'strong');
@@ -115,7 +118,8 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
       pieces: refsOf(look.pieces),
       asksWhich: lookFacts[look.kind].which && look.pieces.length > 1,
       measures: look.kind === 'size' ? measuresOf(pieces.get(look.pieces[0] ?? '')) : [],
-      waitsForDry: !canBeAnswered(look.kind, hoursOut),
+      waitsForDry: !canBeAnswered(look, stillWet),
+      dry: lookFacts[look.kind].when === 'dry',
       grades: look.kind === 'catcher' ? gradeSteps(strongestDye(load)) : [],
     })),
     seen: answered.map((f) => seenView(f, load, refsOf, names, pieces)),

@@ -310,7 +310,12 @@ export default function Inspect({ loaderData: v, actionData }: Route.ComponentPr
     <Page>
       <div>
         <h1>{open.length > 0 ? 'Look at it now' : 'Looked at'}</h1>
-        <Quiet>{v.title}. It is wet, not clean yet: nothing is before it is dry.</Quiet>
+        <Quiet>
+          {v.title}.{' '}
+          {open.length > 0 && open.every((l) => l.dry)
+            ? 'It is dry: by lamp light a mark looks gone, so look by a window.'
+            : 'It is wet, not clean yet: nothing is before it is dry.'}
+        </Quiet>
       </div>
       {message && (
         <Notice severity="caution" live>
@@ -353,8 +358,8 @@ export default function Inspect({ loaderData: v, actionData }: Route.ComponentPr
         </section>
       )}
       <p>
-        <LinkButton $quiet href={`/loads/${v.id}#drying`}>
-          How each piece dries
+        <LinkButton $quiet href="/dry">
+          To the drying places
         </LinkButton>{' '}
         <LinkButton $quiet href="/wash">
           To the next load

@@ -35,9 +35,6 @@ export function returnRemedy(look: ReturnLook, answer: string): ReturnRemedy | n
       return 'claim';
   }
 }
-/** Solvent leaves cloth in a day of moving air, out of the bag. */
-export const airAfterCleanerH = 24;
-
 export interface PastVisit {
   cost: number;
   worthIt: boolean | null;

@@ -410,7 +410,7 @@ describe('helps and reminders', () => {
     expect(outsideQuiet(day + 23 * hour, day + 8 * hour, [[22, 7]], localHour)).toBe(day + 22 * hour);
     expect(outsideQuiet(day + 27 * hour, day + 8 * hour, [[22, 7]], localHour)).toBe(day + 22 * hour);
     expect(outsideQuiet(day + 21 * hour, day + 8 * hour, [[22, 7]], localHour)).toBe(day + 21 * hour);
-    expect(outsideQuiet(day + 27 * hour, day + 26 * hour, [[22, 7]], localHour)).toBe(day + 26 * hour);
+    expect(outsideQuiet(day + 27 * hour, day + 26 * hour, [[22, 7]], localHour)).toBe(day + 31 * hour);
     expect(afterQuiet(day + 27 * hour, [[22, 7]], localHour)).toBe(day + 31 * hour);
     expect(afterQuiet(day + 31 * hour, [[22, 7]], localHour)).toBe(day + 31 * hour);
   });

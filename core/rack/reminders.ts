@@ -48,7 +48,7 @@ export function afterQuiet(atMs: number, quiet: QuietHours, localHour: (ms: numb
   const span = inQuiet(quiet, h);
   return span ? atMs + ((span[1] - h + 24) % 24) * hour : atMs;
 }
-/** The moment, or the last one before the quiet hours it falls into; not before now. */
+/** The moment, or the last one before the quiet hours it falls into; where that is gone by, the first one after them. */
 export function outsideQuiet(
   atMs: number,
   nowMs: number,
@@ -59,7 +59,8 @@ export function outsideQuiet(
   const span = inQuiet(quiet, h);
   if (!span) return atMs;
   const back = (h - span[0] + 24) % 24;
-  return Math.max(nowMs, atMs - back * hour);
+  const before = atMs - back * hour;
+  return before >= nowMs ? before : afterQuiet(atMs, quiet, localHour);
 }
 /** The moment, if it is light then; else the next morning's. */
 export function whenLight(atMs: number, localHour: (ms: number) => number, monthOf: (ms: number) => number): number {
@@ -97,7 +98,7 @@ export function remindersOf(pieces: readonly RemindedPiece[], c: RackClock): Rac
       const calm =
         way === 'before'
           ? outsideQuiet(atMs, c.nowMs, c.quiet, c.localHour)
-          : way === 'after'
+          : way === 'after' && atMs > c.nowMs
             ? afterQuiet(atMs, c.quiet, c.localHour)
             : atMs;
       single.push({ task, atMs: calm, pieces: [p.id] });

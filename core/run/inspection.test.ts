@@ -218,10 +218,11 @@ describe('at the machine', () => {
     for (const r of rooms) expect(r.room).toBe(r.freeCm >= 25 ? 'plenty' : r.freeCm >= 10 ? 'upright' : 'flat');
     expect(new Set(rooms.map((r) => r.room)).size).toBe(3);
   });
-  test('dry cloth is looked at two hours after the machine at the soonest', () => {
-    expect(canBeAnswered('mark-dry', 2)).toBe(false);
-    expect(canBeAnswered('mark-dry', 2.01)).toBe(true);
-    expect(canBeAnswered('mark', 0)).toBe(true);
+  test('dry cloth is looked at once it was felt dry', () => {
+    const look = (kind: 'mark' | 'mark-dry') => ({ kind, pieces: ['tee'] });
+    expect(canBeAnswered(look('mark-dry'), new Set(['tee', 'wool']))).toBe(false);
+    expect(canBeAnswered(look('mark-dry'), new Set(['wool']))).toBe(true);
+    expect(canBeAnswered(look('mark'), new Set(['tee']))).toBe(true);
   });
   test('rinsing matters more after soap and for careful skin', () => {
     expect(rinseMatters('normal', 'heavy')).toBe(false);

@@ -42,11 +42,9 @@ export const isAnswer = (kind: LookKind, answer: string): boolean =>
 
 /** Questions are asked for so many days; then nobody knows any more. */
 export const askedForDays = 14;
-/** Nothing is dry sooner, h: until then nobody is asked what is left of a mark on dry cloth. */
-const soonestDryH = 2;
-/** Whether a question can be answered so many hours after the load came out. */
-export const canBeAnswered = (kind: LookKind, hoursOut: number): boolean =>
-  lookFacts[kind].when === 'wet' || hoursOut > soonestDryH;
+/** Whether a look can be answered now: what is asked of dry cloth waits until somebody has felt each piece dry. */
+export const canBeAnswered = (look: Pick<Look, 'kind' | 'pieces'>, stillWet: ReadonlySet<string>): boolean =>
+  lookFacts[look.kind].when === 'wet' || !look.pieces.some((p) => stillWet.has(p));
 
 export interface Look {
   /** `mark/garment/stain`, `size/garment`, else the kind: stable, so that an answer finds its question. */

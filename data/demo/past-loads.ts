@@ -49,15 +49,26 @@ const thisMorning: Readonly<Record<string, GarmentDocument['stains']>> = {
   'ren-oxford': [{ id: 's1', kind: 'coffee', place: 'left cuff', ageHours: 20 }],
   'ren-swim-towel': [],
 };
-const restMin = 75;
-export function morningWash(wardrobe: readonly DemoPiece[], now: Date): PastDay {
-  const pieces = wardrobe.filter((p) => p.id in thisMorning);
+/** What it washed yesterday: dry, and waiting for the iron or the cupboard. */
+const yesterday: typeof thisMorning = {
+  tablecloth: [],
+  pillowcases: [],
+  'tovi-silk-blouse': [],
+  'dance-skirt': [],
+  'ren-flannel': [],
+  'juna-jeans': [],
+  'baker-jacket-2': [],
+};
+const restMin = { morning: 75, yesterday: 20 * 60 } as const;
+export function lastWash(wardrobe: readonly DemoPiece[], now: Date, when: keyof typeof restMin): PastDay {
+  const list = when === 'morning' ? thisMorning : yesterday;
+  const pieces = wardrobe.filter((p) => p.id in list);
   const day = planDay(
-    pieces.map((p) => ({ ...documentOf(p), stains: thisMorning[p.id] })),
+    pieces.map((p) => ({ ...documentOf(p), stains: list[p.id] })),
     now,
   );
-  if (!day) throw new Error('the demo has nothing to wash this morning');
-  const minutes = day.plan.loads.reduce((t, l) => t + l.durationMin + 10, restMin);
+  if (!day) throw new Error('the demo has washed nothing of late');
+  const minutes = day.plan.loads.reduce((t, l) => t + l.durationMin + 10, restMin[when]);
   return { ...day, at: new Date(now.getTime() - minutes * 60_000) };
 }
 

@@ -12,7 +12,7 @@ import type { DryHelp, HangHelp } from '@core/rack/helps.ts';
 import type { RackTask } from '@core/rack/reminders.ts';
 
 export const positionWords: Record<DryPosition, string> = {
-  line: 'pegged on a line',
+  line: 'pegged, not folded',
   hanger: 'on a hanger',
   bars: 'over bars',
   flat: 'flat on a dry towel',

@@ -51,6 +51,7 @@ const Options = styled.ul`
     display: flex;
     flex-wrap: wrap;
     justify-content: space-between;
+    align-items: center;
     gap: 0 1rem;
     text-align: left;
     font: inherit;

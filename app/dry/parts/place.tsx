@@ -139,14 +139,13 @@ function OnBar({
     </Piece>
   );
 }
-function Laying({ piece, chosen }: { piece: HungView; chosen: boolean }) {
+function Laying({ piece, chosen, todo }: { piece: HungView; chosen: boolean; todo: string }) {
   const { dragProps } = usePiece(piece);
   return (
     <li>
       <Link
         to={`/dry?piece=${encodeURIComponent(piece.id)}`}
         preventScrollReset
-        aria-label={words(piece)}
         aria-current={chosen ? 'true' : undefined}
         {...dragProps}
       >
@@ -155,7 +154,7 @@ function Laying({ piece, chosen }: { piece: HungView; chosen: boolean }) {
         </span>
         {piece.name}
         {piece.count > 1 && ` ×${piece.count}`}
-        <small>{piece.wished ? 'to be laid here' : piece.ready}</small>
+        <small>{piece.wished ? todo : piece.ready}</small>
       </Link>
     </li>
   );
@@ -201,7 +200,14 @@ export function PlacePanel({
       </h2>
       {place.bars > 0 && (
         <>
-          <Bars ref={bars.setRef} {...bars.dropProps} $over={bars.over} style={{ height: shown * barGapPx }}>
+          <Bars
+            role="group"
+            aria-label={`Bars, ${place.name}`}
+            ref={bars.setRef}
+            {...bars.dropProps}
+            $over={bars.over}
+            style={{ height: shown * barGapPx }}
+          >
             {Array.from({ length: shown }, (_, i) => (
               <i key={i} style={{ top: i * barGapPx }} />
             ))}
@@ -217,7 +223,7 @@ export function PlacePanel({
       {place.hangers.count > 0 && (
         <Rail ref={hangers.setRef} {...hangers.dropProps} $over={hangers.over} aria-label="On hangers">
           {place.hangers.pieces.map((p) => (
-            <Laying key={p.id} piece={p} chosen={p.id === chosen} />
+            <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be hung here" />
           ))}
           {place.hangers.pieces.length === 0 && (
             <li>
@@ -229,7 +235,7 @@ export function PlacePanel({
       {place.flat.m2 > 0 && (
         <Lying ref={flat.setRef} {...flat.dropProps} $over={flat.over} aria-label="Flat, on dry towels">
           {place.flat.pieces.map((p) => (
-            <Laying key={p.id} piece={p} chosen={p.id === chosen} />
+            <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be laid here" />
           ))}
           {place.flat.pieces.length === 0 && (
             <li>
