@@ -244,21 +244,25 @@ export async function takenOut(tx: Transaction, householdId: string, load: LoadV
   const drumRadiusM = household.washers.find((w) => w.id === washer)?.drumRadiusM ?? 0;
   const endedMs = load.measured ? Date.parse(load.measured.endedAt) : (load.endsAt?.getTime() ?? now.getTime());
   const lyingH = washer === null ? 0 : Math.max(0, (now.getTime() - endedMs) / hourMs);
+  const here = new Map((await listPieces(tx)).map((p) => [p.row.id, p] as const));
+  // What was put in after the start may be younger than the plan.
+  const documents = load.load.garments.flatMap((id) => {
+    const piece = here.get(id);
+    return piece ? [load.hamper.garments.find((g) => g.id === id) ?? garmentDocument(piece, now)] : [];
+  });
   await putWet(
     tx,
     householdId,
-    load.hamper.garments
-      .filter((g) => load.load.garments.includes(g.id))
-      .map((g) => {
-        const profile = profileOf(garmentOf(g), household.rules);
-        return {
-          garmentId: g.id,
-          loadId: load.id,
-          outAt: now,
-          moisture: moistureAtEnd(profile, { method, spinRpm, drumRadiusM }),
-          musty: mustyIndex(lyingH, household.room.temperatureC, 'drum', profile.fibre),
-        };
-      }),
+    documents.map((g) => {
+      const profile = profileOf(garmentOf(g), household.rules);
+      return {
+        garmentId: g.id,
+        loadId: load.id,
+        outAt: now,
+        moisture: moistureAtEnd(profile, { method, spinRpm, drumRadiusM }),
+        musty: mustyIndex(lyingH, household.room.temperatureC, 'drum', profile.fibre),
+      };
+    }),
   );
 }
 

@@ -171,10 +171,10 @@ describe('a load that runs', () => {
     await at((tx) => markFinished(tx, id, now, { catcher: 'none', stains: 'none', size: 'not-looked' }));
     const load = (await at((tx) => findLoad(tx, id)))!;
     await at((tx) => takenOut(tx, mine, load, now));
-    expect((await at((tx) => whereabouts(tx))).afterWash.get('late')).toMatchObject({ hung: false, dry: false });
     // Out of the basket it is wet, then hangs, then is to be felt; worn, nobody asks any more.
     const piece = { ...(await at((tx) => findPiece(tx, 'a')))!, basket: null };
     await at((tx) => takeFromBasket(tx, ['a', 'b', 'late']));
+    expect((await at((tx) => whereabouts(tx))).afterWash.get('a')).toMatchObject({ hung: false, dry: false });
     const state = async (time: Date) => stateOf(piece, await at((tx) => whereabouts(tx)), time);
     expect(await state(now)).toBe('wet');
     await at((tx) => changeWet(tx, 'a', { hungAt: now, expectedAt: minutes(300), place: 'rack' }));

@@ -68,7 +68,7 @@ describe('the drying places', () => {
     await open(page, '/dry');
     const piece = page.getByRole('link', { name: /^White T-shirt, pocket/ }).first();
     const line = page.getByRole('group', { name: 'Bars, Balcony line' });
-    await line.scrollIntoViewIfNeeded();
+    await page.evaluate((by) => window.scrollBy(0, by), (await piece.boundingBox())!.y - 40); // both in sight
     const from = (await piece.boundingBox())!;
     const to = (await line.boundingBox())!;
     await page.mouse.move(from.x + 60, from.y + 8);

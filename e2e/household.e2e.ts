@@ -68,6 +68,18 @@ describe('the first run', () => {
       expect(Date.now() - begun).toBeLessThan(120_000);
       await open(p, '/household');
       expect(await p.getByText('hard water').count()).toBe(1);
+      for (const [to, heading] of [
+        ['/wash', /Nothing is in the water|Wash/],
+        ['/dry', 'Nothing is drying'],
+        ['/press', 'Nothing waits for the iron'],
+        ['/away', 'Everything is put away'],
+        ['/cleaner', 'To the cleaner'],
+        ['/upkeep', /./],
+        ['/household/devices', 'Devices'],
+      ] as const) {
+        await open(p, to);
+        await p.getByRole('heading', { name: heading }).first().waitFor();
+      }
     }),
   );
 
