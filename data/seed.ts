@@ -85,8 +85,9 @@ async function storeDay(
   { at, hamper, plan }: PastDay,
   readings: ReadonlyMap<string, number>,
   now: Date,
+  aside = false,
 ): Promise<Map<string, PastLoad>> {
-  const planId = await storePlan(tx, demoHouseholdId, hamper, plan, at);
+  const planId = await storePlan(tx, demoHouseholdId, hamper, plan, at, aside);
   const rows = await tx.select({ id: loads.id, number: loads.number }).from(loads).where(eq(loads.planId, planId));
   const pieces = new Map<string, PastLoad>();
   let clock = at.getTime();
@@ -136,7 +137,8 @@ async function storeDay(
 const hangingMs = 10 * minuteMs;
 /** Loads of late are out. Of this morning's all but the last hang; yesterday's are dry, and wait for iron and cupboard. */
 async function storeLastWash(tx: Transaction, day: PastDay, now: Date, dry: boolean): Promise<void> {
-  const washed = await storeDay(tx, day, new Map(), now);
+  // Beside the plan of the day: what lies in the basket now is still to be sorted.
+  const washed = await storeDay(tx, day, new Map(), now, true);
   const ids = [...new Set([...washed.values()].map((l) => l.id))];
   for (const [id, l] of washed)
     await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, [

@@ -62,10 +62,11 @@ try {
   await shot('stain');
   await open('/test/dance-sash');
   await shot('test');
-  await open('/soak?piece=baker-jacket&piece=baker-apron&piece=dance-shirt');
-  await page.getByRole('heading', { name: /^White tub/ }).scrollIntoViewIfNeeded();
-  await page.evaluate(() => window.scrollBy(0, 520));
-  await shot('soak');
+  await open('/dry');
+  await shot('dry');
+  await open('/press');
+  await page.getByRole('button', { name: 'Step by step' }).first().click();
+  await shot('press');
   await sendForm(server.address, '/sort', { intent: 'sort' });
   await open('/sort');
   await shot('sort');
@@ -114,10 +115,6 @@ try {
   await shot('piece');
   await open('/wardrobe');
   await shot('wardrobe');
-  await open(
-    `/pieces/several?${new URLSearchParams({ text: 'six bath towels, white, 60\nnavy merino jumper, hand wash, M\nJuna’s emerald blouse, 65 polyester 35 cotton, coffee on the cuff\nwiggly leggings polyamide 80% elastane 20%' })}`,
-  );
-  await shot('several');
   await open('/begin');
   await shot('begin');
   await open(

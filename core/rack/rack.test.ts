@@ -1,6 +1,7 @@
 /** What hangs where, how long, what next: numbers worked by hand, and what must hold for any basket. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import loadHighs from 'highs';
 import { dryingTimeHours } from '../drying/drying.ts';
 import { courseOfDrying, type DryingItem, type DryingRoom } from '../drying/room.ts';
 import { barCarriesKg, barsUsed, flatAreaM2, rackCarriesKg, Space } from '../drying/spaces.ts';
@@ -44,6 +45,7 @@ const profile = (id: string, change: Partial<Garment> = {}): Profile => profileO
 const tee = profile('tee');
 const wool = profile('wool', { kind: 'jumper_mid', parts: only('wool'), weighedDryMassG: null, traits: new Set() });
 const hour = 3_600_000;
+const highs = await loadHighs();
 const now = Date.UTC(2026, 4, 9, 8);
 
 const surroundings = (over: Partial<Surroundings> = {}): Surroundings => ({
@@ -171,58 +173,64 @@ describe('packing', () => {
     expect(place({})).toBe('r2');
     expect(place({ wet: true })).toBe('r1');
   });
-  test('sixty pieces are hung in under 100 ms', () => {
-    const many = Array.from({ length: 60 }, (_, i) => profile(`t${i}`));
-    hung(many);
-    const start = performance.now();
-    hung(many);
-    expect(performance.now() - start).toBeLessThan(100);
-  });
 });
 
 describe('first fit against the best there is, on small racks', () => {
-  /** Every order and bar: the most pieces of one bar each that fit, by search. */
-  function most(widths: readonly number[], bars: number, length: number): number {
-    let best = 0;
-    const go = (i: number, free: number[], n: number): void => {
-      best = Math.max(best, n);
-      if (i === widths.length || n + widths.length - i <= best) return;
-      const w = widths[i] ?? 0;
-      for (const [b, f] of free.entries())
-        if (f + 1e-9 >= w && free.indexOf(f) === b)
-          go(
-            i + 1,
-            free.map((x, k) => (k === b ? x - w : x)),
-            n + 1,
-          );
-      go(i + 1, free, n);
-    };
-    go(0, new Array<number>(bars).fill(length), 0);
-    return best;
+  type Piece = readonly [kind: GarmentKind, bars: 1 | 2 | 3];
+  /**
+   * The most pieces any packing can place, by integer programming: each begins at one bar or stays out, and no bar is longer than it is. Pieces over several
+   * bars may stand at different offsets on each, which no rack allows: a bound from above.
+   */
+  function most(list: readonly Piece[], bars: number, length: number): number {
+    const names: string[] = [];
+    const once: string[] = [];
+    const onBar = Array.from({ length: bars }, (): string[] => []);
+    list.forEach(([kind, over], p) => {
+      const width = Math.min(length, kindFacts(kind).barLengthM + 0.03);
+      const mine: string[] = [];
+      for (let i = 0; i + over <= bars; i++) {
+        const name = `x${p}_${i}`;
+        mine.push(name);
+        for (let b = i; b < i + over; b++) onBar[b]?.push(`${width} ${name}`);
+      }
+      if (mine.length > 0) once.push(`p${p}: ${mine.join(' + ')} <= 1`);
+      names.push(...mine);
+    });
+    if (names.length === 0) return 0;
+    const rows = onBar.flatMap((terms, b) =>
+      terms.length > 0 ? [`b${b}: ${terms.join(' + ')} <= ${length + 1e-6}`] : [],
+    );
+    const text = `Maximize\n obj: ${names.join(' + ')}\nSubject To\n ${[...once, ...rows].join('\n ')}\nBinary\n ${names.join(' ')}\nEnd`;
+    const solved = highs.solve(text);
+    expect(solved.Status).toBe('Optimal');
+    return Math.round(solved.ObjectiveValue);
   }
-  const kinds: readonly GarmentKind[] = ['tshirt', 'briefs', 'face_cloth', 'sport_tee', 'boxers', 'hand_towel'];
-  test('at most a quarter fewer than the exact packing, never more', () =>
+  const piece = fc.tuple(
+    fc.constantFrom<GarmentKind>('tshirt', 'briefs', 'face_cloth', 'boxers', 'hand_towel', 'joggers', 'sport_tee'),
+    fc.constantFrom<1 | 2 | 3>(1, 2, 3),
+  );
+  test('never more than the bound, and at least three quarters of it', () =>
     fc.assert(
       fc.property(
-        fc.array(fc.constantFrom(...kinds), { minLength: 3, maxLength: 9 }),
-        fc.integer({ min: 1, max: 3 }),
-        fc.double({ min: 0.8, max: 1.6, noNaN: true }),
+        fc.array(piece, { minLength: 3, maxLength: 12 }),
+        fc.integer({ min: 2, max: 6 }),
+        fc.double({ min: 0.8, max: 1.8, noNaN: true }),
         (list, bars, length) => {
           const space = new Space({ ...rack, bars, barLengthM: length });
-          const sorted = [...list].sort((a, b) => kindFacts(b).barLengthM - kindFacts(a).barLengthM).reverse();
-          const placed = sorted.filter((kind) =>
-            space.take('bars', { kind, items: 1, barsEach: 1, wetKg: 0.1 }),
-          ).length;
-          const best = most(
-            list.map((k) => Math.min(length, kindFacts(k).barLengthM + 0.03)),
-            bars,
-            length,
+          // Nothing folded over more bars for its width: the racks are as wide as the widest piece.
+          const fitting = list.filter(([kind]) => kindFacts(kind).barLengthM <= length);
+          const inOrder = [...fitting].sort(
+            (a, b) => a[1] - b[1] || kindFacts(a[0]).barLengthM - kindFacts(b[0]).barLengthM,
           );
-          expect(placed).toBeLessThanOrEqual(best);
-          expect(placed).toBeGreaterThanOrEqual(Math.floor(best * 0.75));
+          const placed = inOrder.filter(([kind, barsEach]) =>
+            space.take('bars', { kind, items: 1, barsEach, wetKg: 0.1 }),
+          );
+          const best = most(fitting, bars, length);
+          expect(placed.length).toBeLessThanOrEqual(best);
+          expect(placed.length).toBeGreaterThanOrEqual(Math.floor(0.75 * best));
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 120 },
     ));
 });
 

@@ -44,7 +44,7 @@ const thisMorning: Readonly<Record<string, GarmentDocument['stains']>> = {
   'tovi-briefs': [],
   'tovi-dress': [],
   'ren-jersey-blue': [],
-  'ren-chinos': [],
+  'ren-jeans': [],
   'ren-hoodie': [],
   'ren-oxford': [{ id: 's1', kind: 'coffee', place: 'left cuff', ageHours: 20 }],
   'ren-swim-towel': [],
@@ -56,7 +56,7 @@ const yesterday: typeof thisMorning = {
   'tovi-silk-blouse': [],
   'dance-skirt': [],
   'ren-flannel': [],
-  'juna-jeans': [],
+  'ren-fleece': [],
   'baker-jacket-2': [],
 };
 const restMin = { morning: 75, yesterday: 20 * 60 } as const;

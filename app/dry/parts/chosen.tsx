@@ -1,7 +1,7 @@
 /** The chosen piece: what the hands do for it, whether it is dry, and where else it could hang. */
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { Button, TextButton } from '../../ui/button.tsx';
+import { Button } from '../../ui/button.tsx';
 import { Actions, NumberField } from '../../ui/fields.tsx';
 import { Swatch } from '../../ui/fold.tsx';
 import { Notice } from '../../ui/notice.tsx';
@@ -173,13 +173,13 @@ export function Chosen({
         {p.bar !== null && p.place !== null && (
           <Bars>
             {p.bar > 0 && (
-              <TextButton type="submit" name="bar" value={`${p.position} ${p.bar - 1} ${p.place}`}>
+              <Button type="submit" name="bar" value={`${p.position} ${p.bar - 1} ${p.place}`} $quiet>
                 One bar up
-              </TextButton>
+              </Button>
             )}
-            <TextButton type="submit" name="bar" value={`${p.position} ${p.bar + 1} ${p.place}`}>
+            <Button type="submit" name="bar" value={`${p.position} ${p.bar + 1} ${p.place}`} $quiet>
               One bar down
-            </TextButton>
+            </Button>
           </Bars>
         )}
         {p.refused.map((r) => (

@@ -45,7 +45,7 @@ const ShelfBox = styled.li<{ $open: boolean; $done: boolean; $over: boolean }>`
   background: ${(p) => (p.$over ? 'var(--wash)' : p.$open ? 'var(--paper)' : 'transparent')};
   border: 1px solid ${(p) => (p.$open || p.$over ? 'var(--hairline)' : 'transparent')};
   border-bottom: 0;
-  opacity: ${(p) => (p.$done ? 0.62 : 1)};
+  opacity: ${(p) => (p.$done ? 0.85 : 1)};
   height: 100%;
   h2 {
     font-size: 1.02rem;
