@@ -16,6 +16,7 @@ import { createHousehold, forgetHousehold, readHousehold, type HouseholdView } f
 import { findLoad, markFinished, markStarted, storePlan } from './loads.ts';
 import { foretell, hangAll, moveTo, outdoorsBy, readRack, takenOut } from './rack.ts';
 import { stageCounts } from './stages.ts';
+import { upkeepCounts } from './upkeep.ts';
 import {
   airNow,
   changeWet,
@@ -223,6 +224,7 @@ describe('dryers', () => {
     const [running] = await at(runningDryers);
     expect((await at((tx) => endDryer(tx, running!.id, now)))?.pieces).toEqual(['a']);
     expect(await at((tx) => endDryer(tx, running!.id, now))).toBeNull();
+    expect((await at((tx) => upkeepCounts(tx, ['d'], now))).get('d')?.['lint-filter']?.runs).toBe(1);
     expect(await at((tx) => startDryer(tx, mine, run))).toBe(true);
   });
 });

@@ -4,7 +4,7 @@ import { daysBetween, hotFromC, upkeepTasks, type UpkeepCount, type UpkeepTask }
 import type { Transaction } from './client.ts';
 import type { Writer } from './events.ts';
 import { isUuid } from './ids.ts';
-import { loads, upkeeps } from './schema.ts';
+import { dryerRuns, loads, upkeeps } from './schema.ts';
 
 export type Upkeep = Pick<typeof upkeeps.$inferSelect, 'id' | 'machine' | 'task' | 'startedAt' | 'endsAt' | 'doneAt'>;
 const columns = {
@@ -15,15 +15,22 @@ const columns = {
   endsAt: upkeeps.endsAt,
   doneAt: upkeeps.doneAt,
 };
-/** Finished runs of the washers: when, how hot. */
-async function machineRuns(tx: Transaction): Promise<{ washer: string; at: Date; celsius: number }[]> {
+/** Finished runs of washers and dryers: when, how hot the water was. */
+async function machineRuns(tx: Transaction): Promise<{ machine: string; at: Date; celsius: number }[]> {
   const rows = await tx
     .select({ run: loads.run, at: loads.finishedAt })
     .from(loads)
     .where(eq(loads.status, 'finished'));
-  return rows.flatMap(({ run, at }) =>
-    run.washer && at ? [{ washer: run.washer, at, celsius: run.temperatureC }] : [],
-  );
+  const dried = await tx
+    .select({ machine: dryerRuns.dryer, at: dryerRuns.endedAt })
+    .from(dryerRuns)
+    .where(isNotNull(dryerRuns.endedAt));
+  return [
+    ...rows.flatMap(({ run, at }) =>
+      run.washer && at ? [{ machine: run.washer, at, celsius: run.temperatureC }] : [],
+    ),
+    ...dried.flatMap(({ machine, at }) => (at ? [{ machine, at, celsius: 0 }] : [])),
+  ];
 }
 const newestOf = (dates: readonly Date[]): Date | null =>
   dates.reduce<Date | null>((a, b) => (a && a > b ? a : b), null);
@@ -39,7 +46,7 @@ export async function upkeepCounts(
   const done = await tx.select(columns).from(upkeeps).where(isNotNull(upkeeps.doneAt));
   return new Map(
     machines.map((machine) => {
-      const own = runs.filter((r) => r.washer === machine);
+      const own = runs.filter((r) => r.machine === machine);
       const counts: UpkeepCounts = {};
       for (const task of upkeepTasks) {
         const dates = done.filter((d) => d.machine === machine && d.task === task).flatMap((d) => d.doneAt ?? []);

@@ -3,10 +3,11 @@ import { equilibriumMoisture } from '@core/drying/drying.ts';
 import { pressPlan } from '@core/piece/care-steps.ts';
 import { clothOutC, dryerRun, type DryerRun } from '@core/rack/dryer.ts';
 import { scaleVerdict, type ScaleVerdict } from '@core/rack/dry-check.ts';
-import { forecastDrying } from '@core/rack/forecast.ts';
+import { forecastDrying, hoursToMoisture } from '@core/rack/forecast.ts';
 import { hangUp } from '@core/rack/hang.ts';
 import { appendEvents } from '@data/events.ts';
 import { changeRack, foretell, hangAll, readRack, spacesOf, type Rack, type WetPiece } from '@data/rack.ts';
+import { noteUpkeep } from '@data/upkeep.ts';
 import { changeWet, endDryer, keepCheck, putAway, startDryer } from '@data/wet.ts';
 import type { Scope } from '../server/request.server.ts';
 
@@ -83,6 +84,15 @@ export async function weighed(scope: Scope, id: string, massG: number): Promise<
     await feltDry(scope, [id]);
     return verdict;
   }
+  // Only a dry mass that was weighed once is good enough to teach the place.
+  const { place } = p.row;
+  const since = Math.max(p.atMs, p.hungMs ?? Infinity);
+  if (verdict.verdict === 'damp' && p.profile.garment.weighedDryMassG !== null && place !== null) {
+    const modelHours = hoursToMoisture(rack.drying, id, verdict.moisture, rack.surroundings);
+    const hours = (now.getTime() - since) / hourMs;
+    if (modelHours !== null && hours > 0)
+      await keepCheck(tx, scope.householdId, { place, garmentId: id, found: 'weighed', hours, modelHours, at: now });
+  }
   await changeRack(tx, now, async () => {
     const wetness = verdict.verdict === 'damp' ? { moisture: verdict.moisture, moistureAt: now } : {};
     await changeWet(tx, id, { ...wetness, weighedG: massG, weighedAt: now }, 'wet');
@@ -111,7 +121,9 @@ export const dryerRuns = (rack: Rack): DryerRun[] => {
   });
 };
 export type DryerAnswer = 'started' | 'busy' | 'nothing';
-export async function startDryerRun({ tx, now, householdId }: Scope, dryerId: string): Promise<DryerAnswer> {
+/** The lint filter was cleaned for it: that is noted with the care of the machine. */
+export async function startDryerRun(scope: Scope, dryerId: string): Promise<DryerAnswer> {
+  const { tx, now, householdId } = scope;
   const rack = await readRack(tx, now);
   if (!rack) return 'nothing';
   if (rack.dryers.some((d) => d.dryer === dryerId)) return 'busy';
@@ -126,6 +138,7 @@ export async function startDryerRun({ tx, now, householdId }: Scope, dryerId: st
     endsAt: new Date(now.getTime() + run.minutes * 60_000),
   });
   if (!started) return 'busy';
+  await noteUpkeep(scope, dryerId, 'lint-filter', now);
   await foretell(tx, now);
   return 'started';
 }

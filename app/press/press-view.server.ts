@@ -16,7 +16,8 @@ export interface PressStepView {
   id: string;
   name: string;
   cloth: ClothView;
-  plateC: number;
+  /** "150 °C" */
+  plate: string;
   iron: string;
   how: string;
   time: string;
@@ -70,7 +71,7 @@ export async function pressView({ tx, now }: Scope): Promise<PressView | null> {
         id: s.id,
         name: p.piece.row.name,
         cloth: clothOf(p.piece.row),
-        plateC: s.plateC,
+        plate: `${s.plateC} °C`,
         iron: ironNames[s.press.iron],
         how: `${how.join(', ').replace(/^./, (c) => c.toUpperCase())}.`,
         time: `${durationText(s.minutes)}${s.waitMin >= 0.5 ? `, plate ready after ${durationText(s.waitMin)}` : ''}`,

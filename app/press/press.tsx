@@ -34,7 +34,7 @@ const Queue = styled.ol`
   margin-bottom: 1.2rem;
   > li {
     display: grid;
-    grid-template-columns: 4.6rem minmax(0, 1fr) auto;
+    grid-template-columns: 5.6rem minmax(0, 1fr) auto;
     gap: 0.3rem 1.1rem;
     align-items: start;
     background: var(--paper);
@@ -43,7 +43,7 @@ const Queue = styled.ol`
     padding: 0.9rem 1.1rem;
   }
   .plate {
-    font-size: 1.6rem;
+    font-size: 1.4rem;
     font-weight: 720;
     letter-spacing: -0.02em;
     line-height: 1.1;
@@ -57,7 +57,7 @@ const Queue = styled.ol`
   }
   ${media.phone} {
     > li {
-      grid-template-columns: 4rem minmax(0, 1fr);
+      grid-template-columns: 5rem minmax(0, 1fr);
     }
     form {
       grid-column: 1 / -1;
@@ -114,7 +114,8 @@ function Step({ step: s, first }: { step: PressStepView; first: boolean }) {
   return (
     <li>
       <span className="plate">
-        {s.plateC}°<small>{s.iron}</small>
+        {s.plate}
+        <small>{s.iron}</small>
       </span>
       <div>
         <h2 style={{ fontSize: '1.15rem' }}>

@@ -177,5 +177,34 @@ export function forecastDrying(pieces: readonly HangingPiece[], s: Surroundings)
   };
 }
 
+const halvings = 12;
+/**
+ * Hours on its place in which the model, without anything learnt, dries a piece to a moisture: against the hours it really took, a weighing teaches the place.
+ * null = it would not get so dry.
+ */
+export function hoursToMoisture(
+  pieces: readonly HangingPiece[],
+  id: string,
+  moisture: number,
+  s: Surroundings,
+): number | null {
+  const book: Surroundings = { ...s, slowness: new Map() };
+  const startMs = Math.min(s.nowMs, ...pieces.map((p) => p.atMs));
+  const items = pieces.map((p) => itemOf(p, pieces, book, startMs));
+  const index = pieces.findIndex((p) => p.id === id);
+  const after = (h: number): number => courseOfDrying(items, roomOf(book, startMs, false), h).moisture[index] ?? 0;
+  const fromH = items[index]?.fromH ?? 0;
+  let low = fromH;
+  let high = Math.max(longestAskedH, fromH);
+  if (index < 0 || after(high) > moisture) return null;
+  for (let k = 0; k < halvings; k++) {
+    const mid = (low + high) / 2;
+    if (after(mid) > moisture) low = mid;
+    else high = mid;
+  }
+  return high - fromH;
+}
+const longestAskedH = 96;
+
 /** Minutes until what came hot out of a dryer, or off the iron, can be judged. */
 export const judgeAfterMin = (clothC: number, roomC: number): number => Math.ceil(coolingWaitMin(clothC, roomC));

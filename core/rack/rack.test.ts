@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import loadHighs from 'highs';
 import { dryingTimeHours } from '../drying/drying.ts';
+import { rackFit } from '../drying/rack.ts';
 import { courseOfDrying, type DryingItem, type DryingRoom } from '../drying/room.ts';
 import { barCarriesKg, barsUsed, flatAreaM2, rackCarriesKg, Space } from '../drying/spaces.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
@@ -12,7 +13,7 @@ import { profileOf, type Profile } from '../piece/profile.ts';
 import { everydayGarment, garment, household, only, plainRules } from '../testing/arbitrary.ts';
 import { scaleVerdict, thickPlacesOf, weighAgainMin } from './dry-check.ts';
 import { dryerRun, whyStaysOut } from './dryer.ts';
-import { forecastDrying, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
+import { forecastDrying, hoursToMoisture, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
 import { hangAt, hangUp, needOf, positionsFor, whyNotAt, type RackHouse } from './hang.ts';
 import { dryHelpsOf, hangHelpsOf } from './helps.ts';
 import { learntSlowness } from './learn.ts';
@@ -139,6 +140,29 @@ describe('packing', () => {
     expect(space.take('bars', heavy)).toHaveLength(1);
     expect(space.take('bars', { ...heavy, wetKg: 0.2 })).toBeNull();
   });
+  test('first fit places as many as the reference rule, where nothing is too heavy', () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 10 }),
+        fc.double({ min: 1.7, max: 3, noNaN: true }),
+        fc.array(fc.constantFrom<GarmentKind>('tshirt', 'briefs', 'sport_tee', 'face_cloth'), { maxLength: 14 }),
+        (bars, length, kinds) => {
+          const space = new Space({ ...rack, bars, barLengthM: length, outdoors: true });
+          const sorted = [...kinds].sort((a, b) => kindFacts(b).barLengthM - kindFacts(a).barLengthM);
+          const placed = sorted.filter((kind) =>
+            space.take('bars', { kind, items: 1, barsEach: 1, wetKg: 0.2 }),
+          ).length;
+          expect(placed).toBe(
+            rackFit(
+              bars,
+              length,
+              65,
+              sorted.map((kind) => [kind, 1] as const),
+            ),
+          );
+        },
+      ),
+    ));
   test('what somebody hung holds its place; a wished bar is taken or refused', () => {
     const space = new Space(rack);
     const need = needOf(tee, 0.6, plainRules);
@@ -282,6 +306,14 @@ describe('how long', () => {
       ]),
     })[0]!;
     expect(slow / whole).toBeCloseTo(1.5, 1);
+  });
+  test('the hours to a moisture are those after which the course has it', () => {
+    const pieces = hung([tee, profile('t2')]);
+    const later = forecastDrying(pieces, surroundings({ nowMs: now + 3 * hour })).pieces[0]!.moisture;
+    expect(later).toBeLessThan(0.6);
+    expect(hoursToMoisture(pieces, pieces[0]!.id, later, surroundings())).toBeCloseTo(3, 1);
+    expect(hoursToMoisture(pieces, pieces[0]!.id, 0.0001, surroundings())).toBeNull();
+    expect(hoursToMoisture(pieces, 'nobody', 0.3, surroundings())).toBeNull();
   });
   test('in frost, rain or saturated air nothing gets dry, and the answer is not a number', () => {
     const out = hung([tee], 0.63, { placement: { place: 'r2', position: 'line', spots: [] } });

@@ -1,5 +1,5 @@
 /** A drying place to scale: bars with what is folded over them, hangers on a rail, knits lying flat; pieces are picked up, the place takes them. */
-import { useRef } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { useDrag, useDrop } from 'react-aria';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
@@ -171,10 +171,46 @@ function useTaker(place: string, position: 'bars' | 'flat' | 'hanger', handlers:
         void item.getText(hungType).then((piece) => handlers.onDrop(piece, place, position));
     },
   });
-  const setRef = (e: HTMLElement | null): void => {
-    ref.current = e;
-  };
-  return { setRef, dropProps, over: isDropTarget };
+  return { ref, dropProps, over: isDropTarget };
+}
+interface ZoneProps {
+  place: PlaceView;
+  handlers: RackHandlers;
+  children: ReactNode;
+}
+function BarsZone({ place, handlers, bars, children }: ZoneProps & { bars: number }) {
+  const { ref, dropProps, over } = useTaker(place.id, 'bars', handlers);
+  return (
+    <Bars
+      role="group"
+      aria-label={`Bars, ${place.name}`}
+      ref={(e) => {
+        ref.current = e;
+      }}
+      {...dropProps}
+      $over={over}
+      style={{ height: bars * barGapPx }}
+    >
+      {children}
+    </Bars>
+  );
+}
+const zoneWords = { hanger: 'On hangers', flat: 'Flat, on dry towels' } as const;
+function ListZone({ place, handlers, position, children }: ZoneProps & { position: keyof typeof zoneWords }) {
+  const { ref, dropProps, over } = useTaker(place.id, position, handlers);
+  const Box = position === 'flat' ? Lying : Rail;
+  return (
+    <Box
+      aria-label={`${zoneWords[position]}, ${place.name}`}
+      ref={(e) => {
+        ref.current = e;
+      }}
+      {...dropProps}
+      $over={over}
+    >
+      {children}
+    </Box>
+  );
 }
 
 /** Bars nobody uses are shown up to here, so that a big rack does not fill the screen with nothing. */
@@ -188,9 +224,6 @@ export function PlacePanel({
   chosen: string | null;
   handlers: RackHandlers;
 }) {
-  const bars = useTaker(place.id, 'bars', handlers);
-  const flat = useTaker(place.id, 'flat', handlers);
-  const hangers = useTaker(place.id, 'hanger', handlers);
   const lowest = Math.max(0, ...place.onBars.flatMap((p) => p.spots.map((s) => s.bar + s.bars)));
   const shown = Math.min(place.bars, Math.max(lowest + shownFree, 3));
   return (
@@ -200,14 +233,7 @@ export function PlacePanel({
       </h2>
       {place.bars > 0 && (
         <>
-          <Bars
-            role="group"
-            aria-label={`Bars, ${place.name}`}
-            ref={bars.setRef}
-            {...bars.dropProps}
-            $over={bars.over}
-            style={{ height: shown * barGapPx }}
-          >
+          <BarsZone place={place} handlers={handlers} bars={shown}>
             {Array.from({ length: shown }, (_, i) => (
               <i key={i} style={{ top: i * barGapPx }} />
             ))}
@@ -216,12 +242,12 @@ export function PlacePanel({
                 <OnBar key={`${p.id} ${i}`} piece={p} spot={s} place={place} chosen={p.id === chosen} />
               )),
             )}
-          </Bars>
+          </BarsZone>
           {shown < place.bars && <Quiet>{place.bars - shown} more bars are free.</Quiet>}
         </>
       )}
       {place.hangers.count > 0 && (
-        <Rail ref={hangers.setRef} {...hangers.dropProps} $over={hangers.over} aria-label="On hangers">
+        <ListZone place={place} handlers={handlers} position="hanger">
           {place.hangers.pieces.map((p) => (
             <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be hung here" />
           ))}
@@ -230,10 +256,10 @@ export function PlacePanel({
               <Quiet>{place.hangers.count} hangers are free.</Quiet>
             </li>
           )}
-        </Rail>
+        </ListZone>
       )}
       {place.flat.m2 > 0 && (
-        <Lying ref={flat.setRef} {...flat.dropProps} $over={flat.over} aria-label="Flat, on dry towels">
+        <ListZone place={place} handlers={handlers} position="flat">
           {place.flat.pieces.map((p) => (
             <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be laid here" />
           ))}
@@ -242,7 +268,7 @@ export function PlacePanel({
               <Quiet>Room to lie flat: {place.flat.m2.toFixed(1)} m².</Quiet>
             </li>
           )}
-        </Lying>
+        </ListZone>
       )}
     </Panel>
   );
