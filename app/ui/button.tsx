@@ -42,6 +42,9 @@ const face = css<{ $quiet?: boolean; $large?: boolean; $danger?: boolean }>`
     opacity: 0.55;
     cursor: default;
   }
+  ${media.phone} {
+    min-height: 2.75rem;
+  }
   ${media.print} {
     display: none;
   }
