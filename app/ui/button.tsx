@@ -42,9 +42,6 @@ const face = css<{ $quiet?: boolean; $large?: boolean; $danger?: boolean }>`
     opacity: 0.55;
     cursor: default;
   }
-  ${media.phone} {
-    min-height: 2.75rem;
-  }
   ${media.print} {
     display: none;
   }
@@ -70,6 +67,9 @@ export const TextButton = styled.button`
   &:hover {
     color: var(--ink);
     text-decoration-color: currentcolor;
+  }
+  ${media.phone} {
+    min-height: 2.75rem;
   }
   ${media.print} {
     display: none;
