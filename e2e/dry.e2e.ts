@@ -98,6 +98,7 @@ describe('the drying places', () => {
   test('turned; felt damp: its hours begin anew and the place learns; weighed without a number: told', async () => {
     await open(page, '/dry?piece=juna-cardigan');
     await tap('Turned, dry towel');
+    await page.waitForURL('**/dry');
     await page.getByRole('heading', { name: /pieces are drying/ }).waitFor();
     await open(page, '/dry?piece=ren-jersey-blue');
     await page.getByText('Feel last:', { exact: false }).waitFor();

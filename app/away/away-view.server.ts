@@ -41,6 +41,7 @@ export async function awayView({ tx, now }: Scope): Promise<AwayView | null> {
     return awayStepsOf(p.profile, {
       detached: p.piece.state.detached !== null,
       mend: p.piece.state.mend !== null,
+      children: rack.view.children,
       hot,
     });
   };

@@ -19,6 +19,7 @@ import { remindersOf, type RackTask } from '@core/rack/reminders.ts';
 import { thickPlacesOf } from '@core/rack/dry-check.ts';
 import { clothOutC } from '@core/rack/dryer.ts';
 import type { DryingPlace } from '@core/model/household.ts';
+import { mustyHoursIn } from '@core/drying/moisture.ts';
 import { listed } from '@words/text.ts';
 import { airWords, helpWords, positionWords, stayOutWords, taskWords, thickWords } from '@words/en/rack.ts';
 import { readRack, spacesOf, type Rack, type WetPiece } from '@data/rack.ts';
@@ -94,7 +95,9 @@ export interface DryView {
   without: WhenView[];
   when: WhenView[];
   axis: { hours: number; ticks: { at: number; words: string }[] };
-  reminders: { task: RackTask; at: string; words: string; names: string; pieces: string[] }[];
+  /** Hours until wet cloth in a heap begins to smell. */
+  heapHours: number;
+  reminders: { task: RackTask; at: string; words: string; names: string; pieces: string[]; turns: boolean }[];
   air: { now: string; choices: { id: AirChoice; words: string; effect: string; chosen: boolean }[] };
   warnings: { id: string; text: string }[];
   dryers: {
@@ -176,6 +179,7 @@ export async function dryView(scope: Scope, chosenId: string): Promise<DryView |
     without: when.filter((w) => asHung.some((p) => p.id === w.id && p.placement.place === null)),
     when,
     axis: axisOf(Math.max(4, last), now, timeZone),
+    heapHours: Math.round(mustyHoursIn('heap', rack.household.room.temperatureC)),
     reminders: reminders(rack, of, now),
     air: airView(rack, asHung, forecast, moment),
     warnings: warningsOf(rack, forecast),
@@ -301,6 +305,8 @@ function placeView(
   };
 }
 
+/** What one word answers: it was turned, or fluffed. */
+const turning: readonly RackTask[] = ['turn-flat', 'turn-fold', 'fluff-again'];
 function reminders(rack: Rack, of: ReadonlyMap<string, PieceForecast>, now: Date): DryView['reminders'] {
   const names = new Map(rack.drying.map((p) => [p.id, wear(p)]));
   const soon = Array.from({ length: 24 }, (_, i) => now.getTime() + i * hourMs).find(
@@ -322,6 +328,7 @@ function reminders(rack: Rack, of: ReadonlyMap<string, PieceForecast>, now: Date
     words: taskWords[r.task],
     names: listed(r.pieces.map((id) => names.get(id) ?? '')),
     pieces: r.pieces,
+    turns: turning.includes(r.task),
   }));
 }
 const clockHours = (text: string): number => Number(text.slice(0, 2)) + Number(text.slice(3, 5)) / 60;

@@ -9,7 +9,7 @@ import { refusalWords } from '@words/en/rack.ts';
 import type { Route } from './+types/dry';
 import { conflict, field, fieldsOf, onSubmit, withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
-import { Button, LinkButton } from '../ui/button.tsx';
+import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { PostForm, useFormKey } from '../ui/post-form.tsx';
@@ -327,8 +327,8 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
         <Places>
           {v.without.length > 0 && (
             <Notice severity="caution" title="No place is free for them">
-              {v.without.map((w) => w.name).join(', ')}: spread out, not in a heap; hang something else elsewhere, use a
-              door or hangers, or wait with the next load.
+              {v.without.map((w) => w.name).join(', ')}: hang something else elsewhere, use a door or hangers, or wait
+              with the next load. In a heap wet cloth begins to smell after about {v.heapHours} h: spread it out.
             </Notice>
           )}
           {v.places.length === 0 && (
@@ -356,6 +356,16 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
                   <span>
                     {r.words}
                     <small>{r.names}</small>
+                    {r.turns && r.at === 'now' && (
+                      <PostForm preventScrollReset>
+                        {r.pieces.map((id) => (
+                          <input key={id} type="hidden" name="piece" value={id} />
+                        ))}
+                        <TextButton type="submit" name="intent" value="turned" aria-label={`Done: ${r.words}`}>
+                          Done
+                        </TextButton>
+                      </PostForm>
+                    )}
                   </span>
                 </li>
               ))}

@@ -15,7 +15,7 @@ import { garment, only, plainRules } from '../testing/arbitrary.ts';
 import { awayStepsOf } from './away.ts';
 
 const profile = (change: Partial<Garment>): Profile => profileOf(garment('g', change), plainRules);
-const plain = { detached: false, mend: false, hot: false };
+const plain = { detached: false, mend: false, hot: false, children: false };
 const jumper = profile({ kind: 'jumper_mid', parts: only('wool'), traits: new Set() });
 
 describe('putting away', () => {
@@ -23,9 +23,12 @@ describe('putting away', () => {
     const steps = awayStepsOf(jumper, plain);
     expect(steps).toEqual(expect.arrayContaining(['shave-pills', 'fold', 'moths']));
     expect(steps).not.toContain('hang');
+    const withChildren = awayStepsOf(jumper, { ...plain, children: true });
+    expect(withChildren).toContain('moths-children');
+    expect(withChildren).not.toContain('moths');
   });
   test('what came off goes back on and what is torn is mended, before it is folded; hot cloth cools first', () => {
-    const steps = awayStepsOf(profile({}), { detached: true, mend: true, hot: true });
+    const steps = awayStepsOf(profile({}), { ...plain, detached: true, mend: true, hot: true });
     expect(steps.slice(0, 4)).toEqual(['cool-first', 'refit', 'mend', 'fold']);
     expect(awayStepsOf(profile({ colours: [{ hex: '#ffffff', role: 'ground' }] }), plain)).toEqual(['fold']);
   });

@@ -15,6 +15,7 @@ export const awaySteps = [
   'hang',
   'hang-covered',
   'moths',
+  'moths-children',
   'dark',
   'feed-leather',
   'brush-suede',
@@ -26,11 +27,13 @@ export interface AwayFacts {
   /** What was taken off and lies elsewhere. */
   detached: boolean;
   mend: boolean;
+  /** Children live here, or come: no mothballs. */
+  children: boolean;
   /** It came hot out of the dryer or off the iron a moment ago. */
   hot: boolean;
 }
 const deep: readonly string[] = ['dark', 'black', 'red'];
-/** Mothballs are poison and near children none; cedar and a shut bag do it. */
+/** Wool, hair and silk. */
 const mothsEat = (g: Garment): boolean => hasSignificant(g.parts, (f) => isProtein(f));
 
 /** What is done with a piece until the cupboard is shut, in the order of doing. */
@@ -46,7 +49,7 @@ export function awayStepsOf(p: Profile, f: AwayFacts): AwayStep[] {
   if (store === 'fold') steps.add('fold');
   else if (knit) steps.add('fold-over-bar');
   else steps.add(['coat', 'jacket'].includes(kindFacts(g.kind).wearGroup ?? '') ? 'hang-covered' : 'hang');
-  if (mothsEat(g)) steps.add('moths');
+  if (mothsEat(g)) steps.add(f.children ? 'moths-children' : 'moths');
   if (deep.includes(p.history.colour.class)) steps.add('dark');
   if (hasSignificant(g.parts, (x) => x === 'leather')) steps.add('feed-leather');
   if (hasSignificant(g.parts, (x) => x === 'suede')) steps.add('brush-suede');

@@ -2,6 +2,7 @@
 import type { TraitId } from '../construction/traits.ts';
 import { isTowel, type Profile } from '../piece/profile.ts';
 import { kindFacts } from '../garment/kinds.ts';
+import { wantsShade } from './hang.ts';
 import type { DryPosition } from '../envelope/envelope.ts';
 
 export const hangHelps = [
@@ -19,6 +20,8 @@ export const hangHelps = [
   'clumps',
   'tease-pile',
   'inside-out',
+  'in-shade',
+  'no-heat',
   'fuel-air',
 ] as const;
 export type HangHelp = (typeof hangHelps)[number];
@@ -48,6 +51,8 @@ export function hangHelpsOf(p: Profile, position: DryPosition): HangHelp[] {
   if (has(p, 'down', 'padded')) helps.add('clumps');
   if (has(p, 'pile', 'velvet', 'velveteen', 'corduroy', 'chunky-knit')) helps.add('tease-pile');
   if (deep.includes(p.history.colour.class) && position !== 'flat' && k.type === 'tube') helps.add('inside-out');
+  if (wantsShade(p)) helps.add('in-shade');
+  if (p.values.awayFromHeat) helps.add('no-heat');
   if (p.contamination === 'fuel') helps.add('fuel-air');
   return hangHelps.filter((h) => helps.has(h));
 }

@@ -46,6 +46,8 @@ export const helpWords: Record<HangHelp | DryHelp, string> = {
   clumps: 'Pull the filling apart where it clumps.',
   'tease-pile': 'Stroke the pile, or tease the bobbles out, while it is damp.',
   'inside-out': 'Inside out: the right side keeps its colour.',
+  'in-shade': 'In the shade: sun fades it.',
+  'no-heat': 'Away from heaters and the sun on glass: heat shrinks or yellows it.',
   'fuel-air': 'Outdoors, far from any flame, heater or plug.',
   'turn-flat': 'Turn it over, on a dry towel',
   'turn-fold': 'Turn the folds over: they dry last',
@@ -124,6 +126,8 @@ export const awayWords: Record<AwayStep, string> = {
   'fold-over-bar': 'Fold it over the bar of a hanger; a knit grows on its shoulders.',
   hang: 'Hang it up',
   'hang-covered': 'Hang it on a broad hanger, under a cloth cover that breathes.',
+  'moths-children':
+    'In a closed box or bag, with cedar; no mothballs where children are: they are poison and look like sweets.',
   moths: 'In a closed box or bag, with cedar. Mothballs only where no child or animal is, and air it long after.',
   dark: 'Where it is dark: light fades it.',
   'feed-leather': 'Feed the leather thinly, and let it stand a night.',

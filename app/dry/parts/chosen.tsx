@@ -124,11 +124,9 @@ export function Chosen({
             <Button type="submit" name="intent" value="damp" $quiet>
               Still damp
             </Button>
-            {p.flat && (
-              <Button type="submit" name="intent" value="turned" $quiet>
-                Turned, dry towel
-              </Button>
-            )}
+            <Button type="submit" name="intent" value="turned" $quiet>
+              {p.flat ? 'Turned, dry towel' : 'Turned'}
+            </Button>
           </Actions>
         </PostForm>
       )}
