@@ -107,7 +107,7 @@ const Columns = styled.div`
   display: grid;
   margin-top: 1.2rem;
   grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
-  grid-auto-rows: min-content;
+  grid-template-rows: min-content min-content 1fr;
   gap: 1.5rem 2.5rem;
   align-items: start;
   > :first-child {
@@ -115,6 +115,7 @@ const Columns = styled.div`
   }
   ${media.tablet} {
     grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: none;
     > :first-child {
       grid-row: auto;
     }

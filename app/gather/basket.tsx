@@ -148,6 +148,12 @@ const Wardrobe = styled.ul`
     gap: 0.2rem 0.8rem;
     flex-wrap: wrap;
     justify-content: flex-end;
+    a {
+      display: inline-flex;
+      align-items: center;
+      min-height: 2.25rem;
+      color: var(--ink-soft);
+    }
   }
   small {
     display: block;
