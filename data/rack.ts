@@ -234,6 +234,15 @@ function withProposals(drying: readonly WetPiece[], household: Household, house:
     .filter((x) => x.placement.place === null && x.hungMs === null && !x.forDryer)
     .sort((a, b) => usualH(b) - usualH(a) || a.id.localeCompare(b.id)))
     proposed.set(p.id, hangUp(p.profile, p.moisture, spaces, house));
+  // What was hung before anybody noted on which bars hangs where there is room.
+  for (const p of drying) {
+    const { place, position, spots } = p.placement;
+    if (p.hungMs === null || place === null || spots.length > 0 || (position !== 'bars' && position !== 'line'))
+      continue;
+    const space = spaces.find((s) => s.place.id === place);
+    const placed = space && hangAt(p.profile, p.moisture, space, position, house);
+    if (placed && typeof placed !== 'string') proposed.set(p.id, placed);
+  }
   return drying.map((p) => ({ ...p, placement: proposed.get(p.id) ?? p.placement }));
 }
 

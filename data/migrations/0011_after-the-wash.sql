@@ -124,12 +124,12 @@ BEGIN
     EXECUTE format('DELETE FROM %I WHERE household_id = $1', kept) USING home;
   END LOOP;
 END $$;--> statement-breakpoint
--- Pieces that came out of a wash in the last five days and that nobody felt dry or wore since: they hang as their plan said.
+-- Pieces that came out of a wash in the last five days and that nobody felt dry or wore since: they hang as their plan said; what it sent to a dryer, or had no place for, still waits.
 INSERT INTO wet_piece (household_id, garment_id, load_id, out_at, moisture, moisture_at, place, position, hung_at, model_hours, expected_at)
 SELECT DISTINCT ON (l.household_id, g->>'id') l.household_id, g->>'id', l.id, l.finished_at, 0.6, l.finished_at,
-  g->'dry'->>'place',
-  CASE WHEN g->'dry'->>'method' IN ('bars', 'line', 'hanger', 'flat') THEN g->'dry'->>'method' ELSE 'bars' END,
-  l.finished_at,
+  CASE WHEN g->'dry'->>'method' IN ('bars', 'line', 'hanger', 'flat') THEN g->'dry'->>'place' END,
+  CASE WHEN g->'dry'->>'method' IN ('bars', 'line', 'hanger', 'flat') THEN g->'dry'->>'method' END,
+  CASE WHEN g->'dry'->>'method' IN ('bars', 'line', 'hanger', 'flat') AND g->'dry'->>'place' IS NOT NULL THEN l.finished_at END,
   coalesce((g->'dry'->>'hours')::float8, 12),
   l.finished_at + make_interval(mins => (60 * coalesce((g->'dry'->>'hours')::float8, 12))::int)
 FROM load l
