@@ -10,7 +10,7 @@ import { changeVisit, dropSlip, findVisit, listVisits, piecesAtCleaner, writeSli
 import { closeDatabase, inHousehold, lookInHousehold, type Transaction } from './client.ts';
 import { appendEvents } from './events.ts';
 import { beginFreshening, endFreshening, fresheningOf, stepFreshening } from './freshenings.ts';
-import { addGarment } from './garments.ts';
+import { addGarment, setRetired } from './garments.ts';
 import { currentHamper } from './hamper.ts';
 import { createHousehold, forgetHousehold, readHousehold, type HouseholdView } from './household.ts';
 import { findLoad, markFinished, markStarted, storePlan } from './loads.ts';
@@ -26,6 +26,7 @@ import {
   listWet,
   placeFactors,
   putAway,
+  putWet,
   runningDryers,
   setAir,
   startDryer,
@@ -157,7 +158,8 @@ describe('the rack', () => {
     const before = (await at(listWet)).map((w) => w.expectedAt!.getTime());
     for (const t of before) expect(t).toBeGreaterThan(now.getTime());
     await at((tx) => setAir(tx, mine, 'window', now));
-    expect(await at(airNow)).toBe('window');
+    expect(await at((tx) => airNow(tx, hours(23)))).toBe('window');
+    expect(await at((tx) => airNow(tx, hours(24)))).toBe('as-it-is');
     await at((tx) => foretell(tx, now));
     (await at(listWet)).forEach((w, i) => expect(w.expectedAt!.getTime()).toBeLessThan(before[i]!));
   });
@@ -185,6 +187,13 @@ describe('the rack', () => {
     expect((await at(listWet)).map((w) => w.garmentId)).toEqual(['a']);
     expect(await at((tx) => putAway(tx, ['a', 'z']))).toEqual(['a']);
     expect(await at((tx) => putAway(tx, ['a']))).toEqual([]);
+  });
+  test('given away, it is off the line', async () => {
+    await at((tx) => putWet(tx, mine, [{ garmentId: 'b', loadId, outAt: hours(10), moisture: 0.5, musty: 0 }]));
+    expect((await at(listWet)).map((w) => w.garmentId)).toEqual(['b']);
+    await at((tx) => setRetired(tx, 'b', 'given-away', hours(11)));
+    expect(await at(listWet)).toEqual([]);
+    await at((tx) => setRetired(tx, 'b', null, hours(12)));
   });
   test('a place learns from what was found there, and only in its own household', async () => {
     const check = { place: 'rack', garmentId: 'a', found: 'damp' as const, hours: 12, modelHours: 8, at: now };

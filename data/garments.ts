@@ -6,7 +6,7 @@ import type { Parting } from '../core/piece/state.ts';
 import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
-import { basketEntries, events, garments, type BasketState, type MarkedStain } from './schema.ts';
+import { basketEntries, events, garments, type BasketState, type MarkedStain, wetPieces } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
 export type GarmentInput = Pick<
@@ -174,9 +174,12 @@ export async function findPiece(tx: Transaction, id: string): Promise<Piece | nu
 export async function addGarment(tx: Transaction, householdId: string, id: string, input: GarmentInput): Promise<void> {
   await tx.insert(garments).values({ householdId, id, ...input });
 }
-/** A piece leaves the wardrobe, or comes back (`because` null); its history stays. What lies in the basket is taken out of it. */
+/** A piece leaves the wardrobe, or comes back (`because` null); its history stays. It is taken out of the basket, and off the line. */
 export async function setRetired(tx: Transaction, id: string, because: Parting | null, at: Date): Promise<void> {
-  if (because) await tx.delete(basketEntries).where(eq(basketEntries.garmentId, id));
+  if (because) {
+    await tx.delete(basketEntries).where(eq(basketEntries.garmentId, id));
+    await tx.delete(wetPieces).where(eq(wetPieces.garmentId, id));
+  }
   await tx
     .update(garments)
     .set({ retiredAt: because ? at : null, retiredBecause: because, updatedAt: at })

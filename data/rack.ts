@@ -159,7 +159,7 @@ export async function readRack(tx: Transaction, now: Date): Promise<Rack | null>
     household,
     nowMs: now.getTime(),
     roomNow: await roomReading(tx, now),
-    air: await airNow(tx),
+    air: await airNow(tx, now),
     outdoorAt: outdoorsBy(weather, view.timeZone),
     slowness: new Map([...factors].map(([id, f]) => [id, f.slowness])),
   };

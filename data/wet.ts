@@ -99,9 +99,11 @@ export async function endDryer(tx: Transaction, id: string, at: Date): Promise<D
   return row ?? null;
 }
 
-export async function airNow(tx: Transaction): Promise<AirChoice> {
-  const [row] = await tx.select({ choice: roomAirs.choice }).from(roomAirs);
-  return row?.choice ?? 'as-it-is';
+/** A window that somebody opened is shut again by the next day. */
+const airHoldsMs = 24 * 3_600_000;
+export async function airNow(tx: Transaction, now: Date): Promise<AirChoice> {
+  const [row] = await tx.select({ choice: roomAirs.choice, since: roomAirs.since }).from(roomAirs);
+  return row && now.getTime() - row.since.getTime() < airHoldsMs ? row.choice : 'as-it-is';
 }
 export const setAir = async (tx: Transaction, householdId: string, choice: AirChoice, since: Date): Promise<void> => {
   await tx

@@ -6,6 +6,7 @@ import { isDay } from '@formats/dates.ts';
 import { takeFromBasket } from '@data/basket.ts';
 import { changeVisit, dropSlip, findVisit } from '@data/cleaner.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
+import { listPieces } from '@data/garments.ts';
 import { beginFreshening } from '@data/freshenings.ts';
 import type { CleanerPiece } from '@data/schema.ts';
 import type { Route } from './+types/slip';
@@ -84,9 +85,11 @@ export const action = (args: Route.ActionArgs) =>
         const note = field(form, 'note');
         if (!(await changeVisit(tx, id, 'away', { returnedAt: now, price, worthIt, note, pieces })))
           return conflict(elsewhere);
+        const known = new Set((await listPieces(tx)).map((p) => p.row.id));
+        const home = pieces.filter((p) => known.has(p.garment)); // one may have been deleted while it was away
         await appendEvents(
           scope,
-          pieces.map((p): NewEvent => ({
+          home.map((p): NewEvent => ({
             garmentId: p.garment,
             kind: 'cleaned',
             at: now,
@@ -96,7 +99,7 @@ export const action = (args: Route.ActionArgs) =>
             },
           })),
         );
-        for (const p of pieces)
+        for (const p of home)
           if (p.answers.smell === 'solvent') await beginFreshening(tx, householdId, p.garment, 'air', now);
         return here;
       }

@@ -59,7 +59,9 @@ export const loader = ({ context }: Route.LoaderArgs) =>
           },
         ];
       });
-    const names = new Map((await listPieces(tx)).map((p) => [p.row.id, p.row] as const));
+    const pieces = await listPieces(tx);
+    const names = new Map(pieces.map((p) => [p.row.id, p.row] as const));
+    const inBasket = new Set(pieces.filter((p) => p.basket !== null).map((p) => p.row.id));
     const soaking = (await openSoaks(tx)).map((s) => {
       const startedAt = s.startedAt?.getTime() ?? 0;
       return {
@@ -72,7 +74,9 @@ export const loader = ({ context }: Route.LoaderArgs) =>
         }),
       };
     });
-    const again = (await plannedAside(tx)).map((l) => {
+    // A load to wash again whose pieces have left the basket meanwhile is nobody's any more.
+    const asked = (await plannedAside(tx)).filter((l) => l.load.garments.every((g) => inBasket.has(g)));
+    const again = asked.map((l) => {
       const facts = loadFacts(l.hamper, l.plan, l.load);
       return { id: l.id, title: loadTitle(facts), pieces: facts.card.pieces };
     });
