@@ -1,6 +1,6 @@
 /** The rack as core asks for it: what is wet, where it hangs, in which air; and the few ways in which that changes. */
 import { mustyIndex } from '../core/drying/moisture.ts';
-import { outdoorAir, shelteredWindMPerS } from '../core/drying/weather.ts';
+import { outdoorAir, rainsFromMm, shelteredWindMPerS } from '../core/drying/weather.ts';
 import { daylightOn } from '../core/drying/daylight.ts';
 import type { OutdoorHour } from '../core/drying/room.ts';
 import { Space } from '../core/drying/spaces.ts';
@@ -89,8 +89,6 @@ export function clockOf(timeZone: string): HouseholdClock {
   return { localHour: (ms) => at(ms)[0], monthOf: (ms) => at(ms)[1] };
 }
 
-/** From this much in an hour it rains, mm. */
-const rainMm = 0.1;
 /** The air out of doors at any hour: foretold, else a usual day of the month; by night dew falls. */
 export function outdoorsBy(weather: readonly WeatherHour[], timeZone: string): (ms: number) => OutdoorHour {
   const clock = clockOf(timeZone);
@@ -109,7 +107,7 @@ export function outdoorsBy(weather: readonly WeatherHour[], timeZone: string): (
       temperatureC: told?.temperatureC ?? usual.temperatureC,
       humidity: told?.humidity ?? usual.humidity,
       airSpeedMPerS: told?.windMPerS ?? shelteredWindMPerS,
-      wet: night || (told?.rainMm ?? 0) >= rainMm,
+      wet: night || (told?.rainMm ?? 0) >= rainsFromMm,
     };
     known.set(hour, fresh);
     return fresh;

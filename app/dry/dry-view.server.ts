@@ -15,9 +15,9 @@ import {
 } from '@core/rack/forecast.ts';
 import { hangAt, whyNotAt } from '@core/rack/hang.ts';
 import { hangHelpsOf } from '@core/rack/helps.ts';
-import { remindersOf, type RackTask } from '@core/rack/reminders.ts';
+import { remindersOf, usualQuiet, type QuietHours, type RackTask } from '@core/rack/reminders.ts';
 import { thickPlacesOf } from '@core/rack/dry-check.ts';
-import { clothOutC } from '@core/rack/dryer.ts';
+import { clothOutC, isFull } from '@core/rack/dryer.ts';
 import type { DryingPlace } from '@core/model/household.ts';
 import { mustyHoursIn } from '@core/drying/moisture.ts';
 import { listed } from '@words/text.ts';
@@ -332,9 +332,7 @@ function reminders(rack: Rack, of: ReadonlyMap<string, PieceForecast>, now: Date
   }));
 }
 const clockHours = (text: string): number => Number(text.slice(0, 2)) + Number(text.slice(3, 5)) / 60;
-/** Where a household has said nothing, nobody is called at night. */
-const usualQuiet: [number, number][] = [[22, 7]];
-function quietOf(rack: Rack): [number, number][] {
+function quietOf(rack: Rack): QuietHours {
   const said = rack.view.document.times?.quietHours ?? [];
   return said.length > 0 ? said.map(([from, to]) => [clockHours(from), clockHours(to)]) : usualQuiet;
 }
@@ -398,7 +396,7 @@ function dryersView(rack: Rack): DryView['dryers'] {
     pieces: r.pieces.map((id) => names.get(id) ?? ''),
     facts: `${r.massKg.toFixed(1)} kg, about ${durationText(r.minutes)}, ${r.energyKwh.toFixed(1)} kWh, ${money(r.cost, currency)}`,
     setting: r.low ? 'Low heat, cupboard dry, cool-down on' : 'Normal heat, cupboard dry, cool-down on',
-    full: r.fill > 0.9,
+    full: isFull(r),
     out: [
       ...r.out.map((o) => `${names.get(o.id) ?? ''}: ${stayOutWords[o.why]}`),
       ...rack.drying

@@ -1,8 +1,7 @@
 /** What the hands say about what hangs: dry, still damp, weighed, turned; the one place where the rack meets history and learning. */
-import { equilibriumMoisture } from '@core/drying/drying.ts';
 import { pressPlan } from '@core/piece/care-steps.ts';
-import { clothOutC, dryerRun, type DryerRun } from '@core/rack/dryer.ts';
-import { scaleVerdict, type ScaleVerdict } from '@core/rack/dry-check.ts';
+import { afterDryer, clothOutC, dryerRun, type DryerRun } from '@core/rack/dryer.ts';
+import { feltDampMoisture, scaleVerdict, type ScaleVerdict } from '@core/rack/dry-check.ts';
 import { forecastDrying, hoursToMoisture } from '@core/rack/forecast.ts';
 import { hangUp } from '@core/rack/hang.ts';
 import { appendEvents } from '@data/events.ts';
@@ -41,16 +40,15 @@ export async function feltDry(scope: Scope, ids: readonly string[]): Promise<num
   return dry;
 }
 
-/** Felt, and damp: a thick place still holds so much more than dry cloth, kg/kg. */
-const dampHolds = 0.08;
+/** Felt, and damp: its hours begin anew from there, and its place learns. */
 export async function stillDamp({ tx, now, householdId }: Scope, ids: readonly string[]): Promise<number> {
   let damp = 0;
   await changeRack(tx, now, async (rack) => {
     const { pieces } = forecastDrying(rack.drying, rack.surroundings);
     for (const p of rack.drying) {
       if (!ids.includes(p.id)) continue;
-      const dryAt = equilibriumMoisture(p.profile.fibre, rack.household.room.relativeHumidity);
-      const moisture = Math.max(pieces.find((f) => f.id === p.id)?.moisture ?? 0, dryAt + dampHolds);
+      const estimate = pieces.find((f) => f.id === p.id)?.moisture ?? 0;
+      const moisture = feltDampMoisture(p.profile, rack.household.room.relativeHumidity, estimate);
       if (!(await changeWet(tx, p.id, { moisture, moistureAt: now }, 'wet'))) continue;
       damp++;
       const { place, modelHours } = p.row;
@@ -161,20 +159,18 @@ export async function stopDryerRun(scope: Scope, id: string): Promise<boolean> {
   const run = await endDryer(tx, id, now);
   if (!run) return false;
   const whole = run.endsAt.getTime() - run.startedAt.getTime();
-  const share = Math.min(1, (now.getTime() - run.startedAt.getTime()) / Math.max(1, whole));
+  const share = (now.getTime() - run.startedAt.getTime()) / Math.max(1, whole);
   const rack = await readRack(tx, now);
   for (const p of rack?.drying ?? []) {
     if (!run.pieces.includes(p.id)) continue;
     const hot = { hotC: run.low ? clothOutC.low : clothOutC.normal, moistureAt: now };
     if (share >= 1) {
-      await changeWet(tx, p.id, { ...hot, dryAt: now, moisture: cupboardDry }, 'wet');
+      await changeWet(tx, p.id, { ...hot, dryAt: now, moisture: afterDryer(p.moisture, 1) }, 'wet');
       await appendEvents(scope, [{ garmentId: p.id, kind: 'dried', at: now, loadId: p.row.loadId }]);
-    } else await changeWet(tx, p.id, { ...hot, moisture: p.moisture - share * (p.moisture - cupboardDry) }, 'wet');
+    } else await changeWet(tx, p.id, { ...hot, moisture: afterDryer(p.moisture, share) }, 'wet');
   }
   return true;
 }
-const cupboardDry = 0.08;
-
 /** Whether a dry piece waits for the iron: its plan sends it there, nobody has pressed it or let it be. */
 export const waitsForIron = (p: WetPiece): boolean => p.row.pressedAt === null && pressPlan(p.profile) !== null;
 

@@ -1,8 +1,6 @@
 /** The pressing queue as its screen shows it. */
 import { forecastDrying } from '@core/rack/forecast.ts';
-import { ironDampOf } from '@core/pressing/ironing.ts';
-import { pressedAsShirt, pressQueue, type PressPiece } from '@core/pressing/queue.ts';
-import { pressPlan } from '@core/piece/care-steps.ts';
+import { pressedAsShirt, pressQueue, rightForIron, type PressPiece } from '@core/pressing/queue.ts';
 import { ironNames } from '@words/en/names.ts';
 import { moistWords, noPressWords } from '@words/en/rack.ts';
 import { readRack, type WetPiece } from '@data/rack.ts';
@@ -30,17 +28,12 @@ export interface PressView {
   not: { id: string; name: string; why: string; looksHref: string | null }[];
   toPutAway: number;
 }
-/** Above iron-damp by so much a piece may be taken off the line for the iron now, kg/kg. */
-const dampAbove = 0.08;
-
 export async function pressView({ tx, now }: Scope): Promise<PressView | null> {
   const rack = await readRack(tx, now);
   if (!rack) return null;
   const hanging = rack.drying.filter((p) => p.hungMs !== null);
   const moisture = new Map(forecastDrying(hanging, rack.surroundings).pieces.map((f) => [f.id, f.moisture]));
-  const dampNow = hanging.filter(
-    (p) => pressPlan(p.profile) !== null && (moisture.get(p.id) ?? 1) <= ironDampOf(p.profile.fibre) + dampAbove,
-  );
+  const dampNow = hanging.filter((p) => rightForIron(p.profile, moisture.get(p.id) ?? 1));
   const pieces = [...rack.dry.filter((p) => p.row.pressedAt === null), ...dampNow];
   const byId = new Map(pieces.map((p) => [p.id, p] as const));
   const queue = pressQueue(

@@ -21,6 +21,8 @@ const months: readonly OutdoorAir[] = [
   { temperatureC: 7,  humidity: 0.86 },
   { temperatureC: 4,  humidity: 0.88 },
 ];
+/** From this much in an hour nothing dries outside, mm. */
+export const rainsFromMm = 0.1;
 /** Wind between buildings, m/s. */
 export const shelteredWindMPerS = 1;
 

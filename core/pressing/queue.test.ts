@@ -6,7 +6,7 @@ import { profileOf, type Profile } from '../piece/profile.ts';
 import { emptyLabel } from '../care-label/label.ts';
 import { everydayGarment, garment, only, plainRules } from '../testing/arbitrary.ts';
 import { ironDampOf, sprayMl } from './ironing.ts';
-import { pressedAsShirt, pressQueue, shirtSteps, type PressPiece } from './queue.ts';
+import { pressedAsShirt, pressQueue, rightForIron, shirtSteps, type PressPiece } from './queue.ts';
 
 const profile = (id: string, change: Partial<Garment>): Profile =>
   profileOf(
@@ -49,6 +49,12 @@ describe('the queue', () => {
     expect(at(cotton, 0.149).minutes).toBe(6);
     expect(at(silk, 0.05).sprayMl).toBe(0);
     expect(sprayMl(200, cotton.fibre, 0.07)).toBeCloseTo(200 * (ironDampOf(cotton.fibre) - 0.07), 9);
+  });
+  test('it is taken off the line from a little above iron-damp on', () => {
+    const limit = ironDampOf(cotton.fibre) + 0.08;
+    expect(rightForIron(cotton, limit)).toBe(true);
+    expect(rightForIron(cotton, limit + 0.001)).toBe(false);
+    expect(rightForIron(profile('tee', { kind: 'tshirt' }), 0.1)).toBe(false);
   });
   test('never over a mark, never where it is forbidden; most pieces need none', () => {
     const tee = profile('tee', { kind: 'tshirt' });

@@ -104,6 +104,12 @@ export function pressQueue(list: readonly PressPiece[]): PressQueue {
   };
 }
 
+/** Above iron-damp by so much a piece may be taken off the line for the iron at once, kg/kg. */
+const offTheLineAbove = 0.08;
+/** Whether what still hangs is right for the iron now. */
+export const rightForIron = (p: Profile, moisture: number): boolean =>
+  pressPlan(p) !== null && moisture <= ironDampOf(p.fibre) + offTheLineAbove;
+
 /** A shirt in the order in which nothing pressed is creased again. */
 export const shirtSteps = [
   'collar',

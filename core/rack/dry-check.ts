@@ -35,6 +35,12 @@ export function thickPlacesOf(p: Profile): ThickPlace[] {
   return thickPlaces.filter((x) => found.has(x));
 }
 
+/** Felt damp, a thick place still holds so much more than dry cloth, kg/kg. */
+const dampHolds = 0.08;
+/** What a piece that was felt damp holds at least, whatever the estimate says. */
+export const feltDampMoisture = (p: Profile, humidity: number, estimate: number): number =>
+  Math.max(estimate, equilibriumMoisture(p.fibre, humidity) + dampHolds);
+
 /** Packed away it may hold so much more than the air gives it, kg/kg. */
 const packedAbove = 0.02;
 const airTarget = 0.02;

@@ -39,7 +39,7 @@ export interface DryerRun {
   minutes: number;
   energyKwh: number;
   cost: number;
-  /** Over this share of its capacity the drum is full. */
+  /** Share of its capacity. */
   fill: number;
 }
 
@@ -78,5 +78,13 @@ export function dryerRun(list: readonly DryerPiece[], dryer: Dryer, h: Household
     fill: massKg / dryer.maxLoadKg,
   };
 }
+/** A drum this full takes longer and creases more, share of its capacity. */
+const fullFrom = 0.9;
+export const isFull = (run: Pick<DryerRun, 'fill'>): boolean => run.fill > fullFrom;
+/** Dry for the cupboard, kg/kg. */
+const cupboardMoisture = 0.08;
+/** Moisture after a share of the run's time. */
+export const afterDryer = (moisture: number, share: number): number =>
+  moisture - Math.min(1, Math.max(0, share)) * (moisture - cupboardMoisture);
 /** Temperature of cloth as it comes out, °C: low and normal heat (estimate). */
 export const clothOutC = { low: 45, normal: 60 } as const;

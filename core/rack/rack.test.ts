@@ -11,8 +11,8 @@ import type { Garment } from '../model/garment.ts';
 import type { DryingPlace } from '../model/household.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { everydayGarment, garment, household, only, plainRules } from '../testing/arbitrary.ts';
-import { scaleVerdict, thickPlacesOf, weighAgainMin } from './dry-check.ts';
-import { dryerRun, whyStaysOut } from './dryer.ts';
+import { feltDampMoisture, scaleVerdict, thickPlacesOf, weighAgainMin } from './dry-check.ts';
+import { afterDryer, dryerRun, whyStaysOut } from './dryer.ts';
 import { forecastDrying, hoursToMoisture, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
 import { hangAt, hangUp, needOf, positionsFor, whyNotAt, type RackHouse } from './hang.ts';
 import { dryHelpsOf, hangHelpsOf } from './helps.ts';
@@ -406,6 +406,10 @@ describe('is it dry', () => {
     expect(scaleVerdict(guess, g, 0.5, { massG: g * 1.05, minutesAgo: 60 }).verdict).toBe('weigh-again');
     expect(scaleVerdict(guess, g * 1.5, 0.5, null).verdict).toBe('damp');
   });
+  test('felt damp, it holds more than dry cloth, or what was estimated', () => {
+    expect(feltDampMoisture(tee, 0.5, 0.05)).toBeCloseTo(0.0585 + 0.08, 3);
+    expect(feltDampMoisture(tee, 0.5, 0.4)).toBe(0.4);
+  });
   test('thick places by kind', () => {
     expect(thickPlacesOf(profile('j', { kind: 'jeans' }))).toEqual(['waistband', 'pockets']);
     expect(thickPlacesOf(profile('b', { kind: 'bath_towel' }))).toEqual(['hems', 'fold']);
@@ -513,6 +517,12 @@ describe('a dryer load', () => {
     expect(whyStaysOut(open, 0.9, false, may)).toBeNull();
     expect(whyStaysOut(open, 0.91, false, may)).toBe('too-wet');
     expect(whyStaysOut(tee, 0.6, false, plainRules)).toBe('house-rule');
+  });
+  test('stopped early, cloth is as damp as the time that was left', () => {
+    expect(afterDryer(0.6, 0)).toBe(0.6);
+    expect(afterDryer(0.6, 0.5)).toBeCloseTo(0.34, 9);
+    expect(afterDryer(0.6, 1)).toBeCloseTo(0.08, 9);
+    expect(afterDryer(0.6, 1.4)).toBeCloseTo(0.08, 9);
   });
   test('lowest heat, hours and kWh of the load; what finds no room is named', () => {
     const home7 = { ...home, rules: may };

@@ -23,6 +23,9 @@ export interface RackReminder {
 /** Local clock hours between which nobody is called: from, to; over midnight where from > to. */
 export type QuietHours = readonly (readonly [fromH: number, toH: number])[];
 
+/** Where a household has said nothing, nobody is called at night. */
+export const usualQuiet: QuietHours = [[22, 7]];
+
 const hour = 3_600_000;
 /** Pieces whose moment is this close are one errand. */
 const togetherMs = 0.5 * hour;
