@@ -25,6 +25,8 @@ let hand: BrowserContext;
 let page: Page;
 let troubles: string[];
 const stopped: ChildProcess[] = [];
+/** The load that the last device test left in its drum. */
+let lastTicket = '';
 
 interface PlanView {
   loads: {
@@ -321,8 +323,7 @@ describe('at the machine', () => {
     await open(page, ticket);
     await tap('It is out: look at it');
     await heading('Look at it now');
-    for (const question of await page.getByRole('button', { name: 'Still there' }).all()) {
-      void question;
+    for (let left = await page.getByRole('button', { name: 'Still there' }).count(); left > 0; left--) {
       await page.getByRole('button', { name: 'Still there' }).first().click();
       await page.getByText('It is back in the basket for the stain bench', { exact: false }).first().waitFor();
     }
@@ -410,7 +411,8 @@ test('the stand-in of a machine and its plug speaks to the application by itself
     body: '{"minutes": 1}',
   });
   expect([bad.status, await bad.text()]).toEqual([422, expect.stringContaining('minutes')]);
-  const ticket = await sorted((l) => l.method === 'machine' && l.garments.length >= 2);
+  const ticket = await sorted((l) => l.washer === 'kitchen' && l.garments.length >= 2);
+  lastTicket = ticket;
   await sendForm(ticket, { intent: 'start' });
   await fetch(`${control}/start`, {
     method: 'POST',
@@ -432,8 +434,14 @@ test('care of the machines: due, run empty with its clock, over', async () => {
   await page.getByText('0 runs since, due every 10', { exact: false }).waitFor();
   expect((await sendForm('/upkeep', { intent: 'run', machine: 'kitchen', task: 'seal' })).status).toBe(422);
   expect((await sendForm('/upkeep', { intent: 'done', machine: 'nowhere', task: 'seal' })).status).toBe(422);
-  const running = await sendForm('/upkeep', { intent: 'run', machine: 'kitchen', task: 'hot-run' });
-  expect([302, 409]).toContain(running.status);
+  // The last load has ended and lies in the drum: first it comes out.
+  const run = async () => (await sendForm('/upkeep', { intent: 'run', machine: 'kitchen', task: 'hot-run' })).status;
+  expect(await run()).toBe(409);
+  expect((await sendForm(lastTicket, { intent: 'out' })).status).toBe(302);
+  expect(await run()).toBe(302);
+  expect(await run()).toBe(409);
+  await open(page, '/wash');
+  await page.getByRole('timer').first().waitFor();
 });
 test('no console error on the way', () =>
   expect(troubles.filter((t) => !/ERR_INTERNET_DISCONNECTED|Failed to fetch/.test(t))).toEqual([]));
