@@ -7,10 +7,12 @@ import { documentText, openPlan, planHamper } from '@formats/plan.ts';
 import { textOfBytes } from '@formats/json.ts';
 import { problemLine, type Problem } from '@formats/problem.ts';
 import { referenceText } from '@formats/reference.ts';
+import { calendarText } from '@formats/calendar.ts';
+import { timetableText } from '@formats/timetable.ts';
 import { readWardrobe, wardrobeCsv } from '@formats/wardrobe-csv.ts';
 
 const usage =
-  'Usage: neatfold plan FILE | neatfold evaluate FILE | neatfold garments FILE.csv | neatfold wardrobe FILE | neatfold reference FILE | neatfold schema hamper|plan   (FILE may be - for standard input)';
+  'Usage: neatfold plan FILE | neatfold timetable FILE [--ics] | neatfold evaluate FILE | neatfold garments FILE.csv | neatfold wardrobe FILE | neatfold reference FILE | neatfold schema hamper|plan|timetable   (FILE may be - for standard input)';
 const exit = { done: 0, failure: 1, badInput: 2 } as const;
 
 const complain = (lines: readonly string[]): number => {
@@ -34,6 +36,14 @@ const readers: Readonly<Record<string, (text: string) => Reading>> = {
   plan: (text) => {
     const read = readHamper(text);
     return read.ok ? { ok: true, value: openPlan(planHamper(read.value)) } : read;
+  },
+  timetable: (text) => {
+    const read = timetableText(text);
+    return read.ok ? { ok: true, value: read.value.document } : read;
+  },
+  'timetable --ics': (text) => {
+    const read = timetableText(text);
+    return read.ok ? { ok: true, value: calendarText(read.value.document, read.value.now, 'Wash day') } : read;
   },
   evaluate: evaluateText,
   reference: referenceText,
@@ -73,9 +83,11 @@ function schema(name: string): number {
 }
 
 export function main(args: readonly string[]): number {
-  const [command, operand] = args;
+  const option = args[2] === '--ics' && args[0] === 'timetable' ? ' --ics' : '';
+  const [named, operand] = args;
+  const command = `${named ?? ''}${option}`;
   try {
-    if (command === undefined || operand === undefined || args.length !== 2) return complain([usage]);
+    if (operand === undefined || args.length !== (option ? 3 : 2)) return complain([usage]);
     if (command === 'schema') return schema(operand);
     const read = Object.hasOwn(readers, command) ? readers[command] : undefined;
     if (read) return answer(read, operand);

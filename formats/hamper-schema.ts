@@ -50,7 +50,7 @@ const temperature = between(5, 95);
 const spin = between(0, 2000);
 const massG = between(5, 6000);
 const loadKg = between(0.1, 20);
-const instant = v.pipe(
+export const instant = v.pipe(
   v.string(),
   v.regex(
     /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/,

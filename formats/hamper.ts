@@ -5,7 +5,16 @@ import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
 import { garmentMassG } from '@core/garment/mass.ts';
 import { garmentUse } from '@core/garment/use.ts';
 import type { Garment } from '@core/model/garment.ts';
-import type { Basin, BasinShape, Household, HouseRules, Product, Washer } from '@core/model/household.ts';
+import type {
+  Basin,
+  BasinShape,
+  ClockSpan,
+  Household,
+  HouseRules,
+  HouseTimes,
+  Product,
+  Washer,
+} from '@core/model/household.ts';
 import { houseRules, type HouseRuleKey } from '@core/model/household.ts';
 import type { Pin } from '@core/board/pins.ts';
 import type { PlanRequest } from '@core/plan/plan.ts';
@@ -151,7 +160,10 @@ export function householdOf(d: HouseholdDocument): Household {
       currency: tariff.currency ?? 'EUR',
       electricityPerKwh: tariff.electricityPerKwh ?? 0.3,
       waterPerM3: tariff.waterPerM3 ?? 4.5,
+      cheapHours: (tariff.cheapHours ?? []).map(clockSpan),
+      cheapPerKwh: tariff.cheapPerKwh ?? usualCheapShare * (tariff.electricityPerKwh ?? 0.3),
     },
+    times: timesOf(d.times),
     room: {
       volumeM3: 25,
       airChangesPerHour: 0.5,
@@ -200,6 +212,21 @@ export function householdOf(d: HouseholdDocument): Household {
           }
         : null,
     })),
+  };
+}
+
+/** What a kWh costs in cheap hours where nobody said it, as a share of the usual price. */
+const usualCheapShare = 0.75;
+const hoursOfClock = (clock: string): number => Number(clock.slice(0, 2)) + Number(clock.slice(3)) / 60;
+const clockSpan = ([from, to]: readonly [string, string]): ClockSpan => [hoursOfClock(from), hoursOfClock(to)];
+function timesOf(d: HouseholdDocument['times']): HouseTimes {
+  const times = stated(d);
+  const ms = (instant: string): number => Date.parse(instant);
+  return {
+    quietHours: (times.quietHours ?? []).map(clockSpan),
+    away: (times.away ?? []).map(([from, to]) => ({ fromMs: ms(from), toMs: ms(to) })),
+    slots: (times.slots ?? []).map((s) => ({ washer: s.washer, fromMs: ms(s.from), toMs: ms(s.to) })),
+    people: Math.max(1, times.people ?? 1),
   };
 }
 

@@ -17,7 +17,7 @@ import { loadCheckWords } from '@words/en/names.ts';
 import { textOf } from '@words/text.ts';
 import type { ReadHamper } from './hamper.ts';
 
-const warning = v.object({
+export const warningSchema = v.object({
   code: v.string(),
   severity: v.picklist(severities),
   garments: v.array(v.string()),
@@ -76,7 +76,7 @@ const loadSchema = v.object({
       without: v.nullable(v.union([v.number(), v.string()])),
     }),
   ),
-  warnings: v.array(warning),
+  warnings: v.array(warningSchema),
   procedure: v.array(
     v.object({
       step: v.string(),
@@ -140,7 +140,7 @@ export const planSchema = v.object({
   version: v.literal(1),
   loads: v.array(loadSchema),
   garments: v.array(plannedGarment),
-  warnings: v.array(warning),
+  warnings: v.array(warningSchema),
   separations: v.array(v.object({ garments: v.array(v.string()), constraint: v.string(), text: v.string() })),
   totals: v.object({
     loads: v.number(),

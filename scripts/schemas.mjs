@@ -4,7 +4,7 @@ import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { root } from './lib/setup.mjs';
 
-for (const name of ['hamper', 'plan']) {
+for (const name of ['hamper', 'plan', 'timetable']) {
   const text = execFileSync(process.execPath, [path.join(root, 'bin/neatfold.mjs'), 'schema', name], {
     encoding: 'utf8',
     maxBuffer: 1e8,

@@ -30,6 +30,7 @@ import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
 import { runWords } from './en/run.ts';
+import { timetableWords } from './en/timetable.ts';
 import { traitLimitWords } from './en/traits.ts';
 import { treatWords } from './en/treat.ts';
 
@@ -45,6 +46,7 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...handWords,
   ...lookWords,
   ...runWords,
+  ...timetableWords,
 };
 
 const and = new Intl.ListFormat(locale, { type: 'conjunction' });
@@ -91,6 +93,7 @@ const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
   cost: moneyText,
   otherCost: moneyText,
   because: (message) => textOf(message),
+  wash: (message) => textOf(message),
   reasons: (messages) => messages.map((m) => textOf(m)).join('; '),
 };
 

@@ -13,7 +13,7 @@ import {
   type Forecast,
   type PieceForecast,
 } from '@core/rack/forecast.ts';
-import { hangAt, whyNotAt } from '@core/rack/hang.ts';
+import { hangAt, needOf, whyNotAt } from '@core/rack/hang.ts';
 import { hangHelpsOf } from '@core/rack/helps.ts';
 import { remindersOf, usualQuiet, type QuietHours, type RackTask } from '@core/rack/reminders.ts';
 import { thickPlacesOf } from '@core/rack/dry-check.ts';
@@ -285,7 +285,7 @@ function placeView(
   const onBars = here.filter((p) => p.placement.spots.length > 0);
   const flat = here.filter((p) => p.placement.position === 'flat');
   const hangers = here.filter((p) => p.placement.position === 'hanger');
-  const usedM2 = flat.reduce((m, p) => m + flatAreaM2(p.profile.garment.kind, p.profile.garment.count), 0);
+  const usedM2 = flat.reduce((m, p) => m + flatAreaM2(needOf(p.profile, p.moisture, rack.household.rules)), 0);
   const used = barsUsed(onBars.flatMap((p) => p.placement.spots));
   const parts = [
     place.bars > 0 ? `${used} of ${place.bars} bars` : '',

@@ -397,7 +397,7 @@ export function loadFacts(hamper: HamperDocument, plan: PlanDocument, load: Plan
       ref(g.id).map((piece) => ({
         piece,
         text: g.dry
-          ? `${dryWords[g.dry.method as keyof typeof dryWords] ?? g.dry.method}${g.dry.bars > 1 ? ` (${g.dry.bars} bars)` : ''}${g.dry.place ? `, ${places.get(g.dry.place) ?? ''}` : ''}, ${dryingText(g.dry.hours)}${g.dry.shade ? ', in shade' : ''}`
+          ? `${dryWords[g.dry.method as keyof typeof dryWords] ?? g.dry.method}${g.dry.bars > 1 ? ` (${Math.round(g.dry.bars)} bars)` : ''}${g.dry.place ? `, ${places.get(g.dry.place) ?? ''}` : ''}, ${dryingText(g.dry.hours)}${g.dry.shade ? ', in shade' : ''}`
           : '',
         press: g.press
           ? `iron ${g.press.iron}${g.press.steam ? ' with steam' : ''}${g.press.insideOut ? ', inside out' : ''}${g.press.pressCloth ? ', press cloth' : ''}`

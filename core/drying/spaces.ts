@@ -18,6 +18,8 @@ export interface RoomNeed {
   barsEach: number;
   /** All items together, wet, kg. */
   wetKg: number;
+  /** Area against size M. */
+  sizeFactor: number;
 }
 /** One item on its bars: the first of them, how many side by side, and the stretch it takes of each, m from the left. */
 export interface Spot {
@@ -28,7 +30,24 @@ export interface Spot {
 }
 
 /** Flat area all items take, with air around them, m². */
-export const flatAreaM2 = (kind: GarmentKind, items: number): number => kindFacts(kind).flatM2 * flatClearance * items;
+export const flatAreaM2 = ({ kind, items, sizeFactor }: Pick<RoomNeed, 'kind' | 'items' | 'sizeFactor'>): number =>
+  kindFacts(kind).flatM2 * flatClearance * items * sizeFactor;
+
+/** Where a piece of this kind ends beside the next on a bar of this length: its stretch, bars for its folds, and how many like it share a bar. */
+function onBar(kind: GarmentKind, lengthM: number): { widthM: number; folds: number; share: number } {
+  const wanted = kindFacts(kind).barLengthM + sideClearanceM;
+  const folds = Math.max(1, Math.ceil((wanted - sideClearanceM) / Math.max(lengthM, 0.01) - 1e-9));
+  const widthM = Math.min(wanted, lengthM);
+  return { widthM, folds, share: 1 / Math.max(1, Math.floor(lengthM / Math.max(widthM, 0.01) + 1e-9)) };
+}
+/**
+ * Bars an entry takes of a place: whole ones where nothing fits beside it, a share of them where like pieces hang side by side.
+ * @example barShare(rackOf90Cm, { kind: 'socks', items: 1, barsEach: 1 }) // a sixth
+ */
+export function barShare(place: DryingPlace, need: Pick<RoomNeed, 'kind' | 'items' | 'barsEach'>): number {
+  const { folds, share } = onBar(need.kind, place.barLengthM);
+  return need.items * need.barsEach * folds * share;
+}
 
 export class Space {
   readonly place: DryingPlace;
@@ -38,6 +57,8 @@ export class Space {
   private barKg: number[];
   private flatM2: number;
   private hangers: number;
+  /** Sum of the shares of bars; small pieces beside large ones may leave stretches nobody can use. */
+  private shares = 0;
 
   constructor(place: DryingPlace) {
     this.place = place;
@@ -73,7 +94,7 @@ export class Space {
    */
   take(position: DryPosition, need: RoomNeed, fromBar?: number): Spot[] | null {
     if (position === 'flat') {
-      const m2 = flatAreaM2(need.kind, need.items);
+      const m2 = flatAreaM2(need);
       if (m2 > this.flatM2 + 1e-9) return null;
       this.flatM2 -= m2;
       return [];
@@ -87,8 +108,9 @@ export class Space {
   }
   /** What hangs there already; more than fits is let hang, for somebody hung it. */
   hold(position: DryPosition, need: RoomNeed, spots: readonly Spot[]): void {
-    if (position === 'flat') this.flatM2 = Math.max(0, this.flatM2 - flatAreaM2(need.kind, need.items));
+    if (position === 'flat') this.flatM2 = Math.max(0, this.flatM2 - flatAreaM2(need));
     else if (position === 'hanger') this.hangers = Math.max(0, this.hangers - need.items);
+    if (spots.length > 0) this.shares += barShare(this.place, need);
     for (const s of spots)
       for (let i = s.bar; i < Math.min(s.bar + s.bars, this.takenM.length); i++) {
         this.takenM[i] = Math.max(this.takenM[i] ?? 0, s.atM + s.widthM);
@@ -97,16 +119,18 @@ export class Space {
   }
 
   /** Adjacent bars, where they are least taken and carry it; what is wider than a bar is folded over more of them. */
-  private takeBars(position: DryPosition, { kind, items, barsEach, wetKg }: RoomNeed, fromBar?: number): Spot[] | null {
+  private takeBars(position: DryPosition, need: RoomNeed, fromBar?: number): Spot[] | null {
+    const { kind, items, wetKg } = need;
     const lengthM = this.place.barLengthM;
-    const wanted = kindFacts(kind).barLengthM + sideClearanceM;
-    const folds = Math.max(1, Math.ceil((wanted - sideClearanceM) / Math.max(lengthM, 0.01) - 1e-9));
+    const { widthM, folds } = onBar(kind, lengthM);
     // Pegged singly, a piece takes one line.
-    const across = (position === 'line' ? 1 : barsEach) * folds;
+    const barsEach = position === 'line' ? 1 : need.barsEach;
+    const across = barsEach * folds;
+    const shares = this.shares + barShare(this.place, { kind, items, barsEach });
+    if (shares > this.takenM.length + 1e-9) return null;
     const eachKg = wetKg / items / across;
     // Lines out of doors are fixed to walls and carry what they hold.
     const limited = !this.place.outdoors;
-    const widthM = Math.min(wanted, lengthM);
     const takenM = [...this.takenM];
     const barKg = [...this.barKg];
     const carries = (bars: readonly number[]): boolean => {
@@ -136,6 +160,7 @@ export class Space {
     }
     this.takenM = takenM;
     this.barKg = barKg;
+    this.shares = shares;
     return spots;
   }
 }

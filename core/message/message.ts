@@ -11,6 +11,7 @@ import { needMessages } from './need.ts';
 import type { ParamTypes } from './params.ts';
 import { planMessages } from './plan.ts';
 import { runMessages } from './run.ts';
+import { timetableMessages } from './timetable.ts';
 import { treatMessages } from './treat.ts';
 
 export const messages = {
@@ -23,6 +24,7 @@ export const messages = {
   ...handMessages,
   ...lookMessages,
   ...runMessages,
+  ...timetableMessages,
 } as const;
 export type MessageCode = keyof typeof messages;
 export type MessageParams<C extends MessageCode> = { [P in (typeof messages)[C][number]]: ParamTypes[P] };

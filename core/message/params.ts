@@ -107,6 +107,8 @@ export interface ParamTypes {
   more: boolean;
   // Other messages
   because: Message;
+  /** The name of a load. */
+  wash: Message;
   reasons: readonly Message[];
 }
 export type ParamName = keyof ParamTypes;

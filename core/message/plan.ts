@@ -70,6 +70,8 @@ export const planMessages = {
   'warn.date-unmet': ['names'],
   'warn.musty-drying': ['count'],
   'warn.rack-full': ['names'],
+  'warn.rack-none': ['names'],
+  'warn.rack-fuel': ['names'],
   'warn.dryer-full': ['names', 'massKg', 'capacityKg'],
   'warn.heat-set-stain': ['name', 'stain'],
   'warn.garment-odds': ['name', 'stain', 'prospect'],

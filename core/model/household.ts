@@ -150,11 +150,38 @@ export type HouseRules = { [K in HouseRuleKey]: (typeof houseRules)[K][number] }
   weights: Partial<Record<WeightKey, number>>;
 };
 
+/** Clock hours of the day, 0–24; over midnight where from > to. */
+export type ClockSpan = readonly [fromH: number, toH: number];
+/** A stretch of time, ms since 1970. */
+export interface Span {
+  fromMs: number;
+  toMs: number;
+}
+/** When machines may run and who is there. */
+export interface HouseTimes {
+  /** Nobody is called then, and no drum turns. */
+  quietHours: readonly ClockSpan[];
+  /** Nobody is at home. */
+  away: readonly Span[];
+  /** When a shared machine may run; a machine without any may run at all times. */
+  slots: readonly (Span & { washer: string })[];
+  /** Who may lend a hand, from 1. */
+  people: number;
+}
+
 export interface Household {
   rules: HouseRules;
   daysToNextWash: number;
   water: { hardnessMmolPerL: number; coldC: number; hotC: number };
-  tariff: { currency: string; electricityPerKwh: number; waterPerM3: number };
+  tariff: {
+    currency: string;
+    electricityPerKwh: number;
+    waterPerM3: number;
+    /** Hours of the cheaper tariff, and its price; used when loads are given their hours, not when they are put together. */
+    cheapHours: readonly ClockSpan[];
+    cheapPerKwh: number;
+  };
+  times: HouseTimes;
   room: {
     volumeM3: number;
     airChangesPerHour: number;

@@ -44,6 +44,7 @@ export type WarningCode =
   | 'musty-drying'
   | 'rack-full'
   | 'cannot-meet-deadline'
+  | 'no-hours'
   | 'product-runs-out'
   | 'assumed'
   | 'reuse-bath-colour'

@@ -3,7 +3,7 @@
  * bars, flat area and hangers, load by load in running order.
  */
 import { tumbleRun } from '../drying/drying.ts';
-import { barsUsed, Space } from '../drying/spaces.ts';
+import { barShare, Space } from '../drying/spaces.ts';
 import { outdoorAir, shelteredWindMPerS } from '../drying/weather.ts';
 import { say } from '../message/message.ts';
 import type { Dryer, Household } from '../model/household.ts';
@@ -11,7 +11,7 @@ import { stricter, tumbleOrder } from '../model/orders.ts';
 import type { DryPlan, PlanWarning } from '../model/plan.ts';
 import { moistureAtEnd } from '../piece/care-steps.ts';
 import { isTowel, type Profile } from '../piece/profile.ts';
-import { barsEachOf, hangUp, hoursAt, wantsShade, type RackHouse } from '../rack/hang.ts';
+import { barsEachOf, hangUp, hoursAt, needOf, wantsShade, type RackHouse } from '../rack/hang.ts';
 import { roundTo, sum } from '../units/numbers.ts';
 
 /** What comes out of one bath. */
@@ -80,11 +80,11 @@ function dryerLoad(load: WetLoad, h: Household): DryerLoad | null {
 
 /** Hangs one entry up beside what hangs already. */
 function dryOnPlace(p: Profile, x0: number, spaces: readonly Space[], house: RackHouse): DryPlan {
-  const { place, position, spots } = hangUp(p, x0, spaces, house);
+  const { place, position } = hangUp(p, x0, spaces, house);
   const barsEach = barsEachOf(p, house.household.rules);
   const space = spaces.find((s) => s.place.id === place);
   const hours = hoursAt(p, x0, position, space?.place ?? null, house) ?? 0;
-  const bars = place === null ? barsEach * p.garment.count : barsUsed(spots);
+  const bars = space ? barShare(space.place, needOf(p, x0, house.household.rules)) : barsEach * p.garment.count;
   return {
     method: position,
     place,
@@ -129,15 +129,24 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
       if (plans.has(p.garment.id)) continue;
       const plan = dryOnPlace(p, moistureAtEnd(p, load), spaces, house);
       plans.set(p.garment.id, plan);
-      if (plan.place === null && p.contamination !== 'fuel' && spaces.length > 0) without.push(p);
+      if (plan.place === null) without.push(p);
     }
   }
-  if (without.length > 0)
+  const nowhere = (pieces: readonly Profile[], code: 'rack-full' | 'rack-none' | 'rack-fuel'): void => {
+    if (pieces.length === 0) return;
+    const names = pieces.map((p) => p.garment.name);
     warnings.push({
       code: 'rack-full',
-      severity: 'info',
-      garments: without.map((p) => p.garment.id),
-      message: say('warn.rack-full', { names: without.map((p) => p.garment.name) }),
+      severity: code === 'rack-fuel' ? 'caution' : 'info',
+      garments: pieces.map((p) => p.garment.id),
+      message: say(`warn.${code}`, { names }),
     });
+  };
+  const fuel = (p: Profile): boolean => p.contamination === 'fuel';
+  nowhere(
+    without.filter((p) => !fuel(p)),
+    spaces.length > 0 ? 'rack-full' : 'rack-none',
+  );
+  nowhere(without.filter(fuel), 'rack-fuel');
   return { plans, warnings };
 }

@@ -6,11 +6,14 @@ import { barsFor, dryingTimeHours } from '../drying/drying.ts';
 import { Space, type RoomNeed, type Spot } from '../drying/spaces.ts';
 import type { DryPosition } from '../envelope/envelope.ts';
 import { kindFacts, type Layout } from '../garment/kinds.ts';
+import { sizeFactor } from '../garment/mass.ts';
 import type { DryingPlace, Household } from '../model/household.ts';
 import type { Profile } from '../piece/profile.ts';
 
 /** White linen dries outdoors in the sun unless that takes this much longer. */
 const worthTheSun = 1.5;
+/** What takes longer hangs through the night's dew: it is not dried outdoors, h. */
+export const longestOutdoorsH = 12;
 const airGapMm = { bars: 60, else: 100 } as const;
 
 /** The air of a place, where it is not the room's. */
@@ -76,6 +79,7 @@ export const needOf = (p: Profile, moisture: number, rules: Household['rules']):
   items: p.garment.count,
   barsEach: barsEachOf(p, rules),
   wetKg: p.massKg * (1 + moisture),
+  sizeFactor: sizeFactor(p.garment.size, 'unisex', p.garment.heightCm),
 });
 
 /** Hours by itself, in the air of the place; null = it does not dry there. */
@@ -104,10 +108,12 @@ function ranked(
   spaces: readonly Space[],
   house: RackHouse,
 ): Space[] {
-  const open = spaces.filter(
-    (s) => whyNotAt(p, s.place, position) === null && !(s.place.outdoors && house.outdoors.wet),
-  );
   const hours = (s: Space): number => hoursAt(p, moisture, position, s.place, house) ?? Infinity;
+  const open = spaces.filter(
+    (s) =>
+      whyNotAt(p, s.place, position) === null &&
+      !(s.place.outdoors && (house.outdoors.wet || hours(s) > longestOutdoorsH)),
+  );
   const inside = Math.min(...open.flatMap((s) => (s.place.outdoors ? [] : [hours(s)])));
   const rank = (s: Space): number => {
     if (!s.place.outdoors) return 1;

@@ -126,7 +126,8 @@ export const household: Household = {
   rules: plainRules,
   daysToNextWash: 3,
   water: { hardnessMmolPerL: 2, coldC: 12, hotC: 55 },
-  tariff: { currency: 'EUR', electricityPerKwh: 0.3, waterPerM3: 4.5 },
+  tariff: { currency: 'EUR', electricityPerKwh: 0.3, waterPerM3: 4.5, cheapHours: [], cheapPerKwh: 0.225 },
+  times: { quietHours: [], away: [], slots: [], people: 1 },
   room: { volumeM3: 25, airChangesPerHour: 0.5, temperatureC: 20, relativeHumidity: 0.5, airSpeedMPerS: 0.1 },
   washers: [
     {

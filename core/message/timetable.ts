@@ -1,0 +1,36 @@
+/** What the tasks of a wash day are called, and why an hour could not be kept. */
+import type { MessageTable } from './params.ts';
+
+// prettier-ignore
+export const timetableMessages = {
+  'task.pretreat': ['names'],
+  'task.pretreat-soak': ['names', 'minutes'],
+  'task.air-out': ['names'],
+  'task.load': ['wash', 'count'],
+  'task.wash': ['programme', 'celsius', 'rpm'],
+  'task.take-out': ['wash'],
+  'task.empty-rinse': [],
+  'task.inspect': ['wash'],
+  'task.fill-bath': ['wash', 'place'],
+  'task.same-bath': ['wash', 'place'],
+  'task.soak-bath': ['wash'],
+  'task.hand-wash': ['wash'],
+  'task.tumble-load': ['place', 'count'],
+  'task.tumble': ['place'],
+  'task.tumble-out': ['place'],
+  'task.hang': ['wash', 'count'],
+  'task.lay-flat': ['wash', 'count'],
+  'task.dry': ['name', 'place'],
+  'task.dry-nowhere': ['name'],
+  'task.flip': ['name'],
+  'task.cool-check': ['names'],
+  'task.press': ['name'],
+  'task.put-away': ['name'],
+  'task.hang-to-air': ['names'],
+  'task.airing': ['names'],
+  'task.steam': ['names'],
+  'task.brush': ['names'],
+  'task.spot-clean': ['names'],
+  'task.test': ['names'],
+  'warn.no-hours': ['wash'],
+} as const satisfies MessageTable;

@@ -1,0 +1,36 @@
+/** The tasks of a wash day, short enough for a bar, a list and a calendar. */
+import type { timetableMessages } from '@core/message/timetable.ts';
+
+// prettier-ignore
+export const timetableWords: Record<keyof typeof timetableMessages, string> = {
+  'task.pretreat': 'Treat the marks on {names}',
+  'task.pretreat-soak': 'Marks work for {minutes} min: {names}',
+  'task.air-out': 'Air outdoors until no fuel smell is left: {names}',
+  'task.load': 'Load and start: {wash}{count, plural, =1 {} other { (# pieces)}}',
+  'task.wash': '{programme}, {celsius} °C, {rpm, plural, =0 {no spin} other {{rpm} rpm}}',
+  'task.take-out': 'Take out at once: {wash}',
+  'task.empty-rinse': 'Rinse the empty drum: no fuel smell may be left in it',
+  'task.inspect': 'Look it over: {wash}',
+  'task.fill-bath': 'Fill {place}: {wash}',
+  'task.same-bath': 'Into the same bath in {place}: {wash}',
+  'task.soak-bath': '{wash} soaks',
+  'task.hand-wash': 'Wash by hand, rinse, press out: {wash}',
+  'task.tumble-load': 'Lint out, then {count, plural, one {one piece} other {# pieces}} into {place}',
+  'task.tumble': '{place} runs',
+  'task.tumble-out': 'Take out of {place} at once',
+  'task.hang': 'Hang up: {wash}{count, plural, =1 {} other { (# pieces)}}',
+  'task.lay-flat': 'Lay flat: {wash}{count, plural, =1 {} other { (# pieces)}}',
+  'task.dry': '{name} dries, {place}',
+  'task.dry-nowhere': '{name} dries; no place has room for it',
+  'task.flip': 'Turn {name}, fresh towel under it',
+  'task.cool-check': 'Cold and dry? {names}',
+  'task.press': 'Press {name}',
+  'task.put-away': 'Put away {name}',
+  'task.hang-to-air': 'Hang out to air: {names}',
+  'task.airing': '{names} in the air',
+  'task.steam': 'Steam {names}',
+  'task.brush': 'Brush {names}',
+  'task.spot-clean': 'Clean one spot on {names}',
+  'task.test': 'Test the colour of {names}',
+  'warn.no-hours': 'The hours you gave have no room for {wash}: it is shown outside them. Book another hour, or change the quiet hours.',
+};
