@@ -72,6 +72,7 @@ export const planMessages = {
   'warn.rack-full': ['names'],
   'warn.rack-none': ['names'],
   'warn.rack-fuel': ['names'],
+  'warn.rack-day': ['names'],
   'warn.dryer-full': ['names', 'massKg', 'capacityKg'],
   'warn.heat-set-stain': ['name', 'stain'],
   'warn.garment-odds': ['name', 'stain', 'prospect'],

@@ -2,6 +2,23 @@
 import { courseOfDrying, type DryingItem } from '../drying/room.ts';
 import type { Household } from '../model/household.ts';
 import type { Hanging, PlacedBlock } from './day.ts';
+import type { Block } from './work.ts';
+
+/** Minutes by piece when a block hangs in the room by itself: whatever hangs beside it only makes the air damper, so no timetable dries it sooner. */
+export function ownAirMin(household: Pick<Household, 'room'>, blocks: readonly Block[]): Map<string, number> {
+  return new Map(
+    blocks.flatMap((block) => [
+      ...sharedAirMin(household, [
+        {
+          block,
+          before: [],
+          steps: [],
+          hanging: block.pieces.map((piece) => ({ piece, from: 0, to: 0 })),
+        },
+      ]),
+    ]),
+  );
+}
 
 /** What hung before the timetable begins: its water counts, its hours do not. */
 export type HangingNow = Omit<DryingItem, 'fromH'>;

@@ -1,6 +1,7 @@
 /**
  * No timetable of this work ends sooner. Three reasons, the largest counts: a piece needs its whole chain; a machine needs its hours, and the pieces of its last
- * load still dry after it; the hands need theirs. The pieces are taken to dry as fast as by themselves.
+ * load still dry after it; the hands need theirs. The pieces of a load are taken to dry as fast as if nothing else hung in the
+ * room.
  */
 import type { Calendar } from './calendar.ts';
 import { clearFrom, gapsOf, type Stretch } from './spans.ts';
@@ -55,7 +56,20 @@ const tail = (c: Calendar, b: Block, from: number): number => {
   return endOf(free, b, from, 0);
 };
 
-export function lowerBoundMin(blocks: readonly Block[], c: Calendar): number {
+/**
+ * @param dryMin minutes a piece dries at least, by its id; missing = as the plan has it.
+ */
+export function lowerBoundMin(
+  work: readonly Block[],
+  c: Calendar,
+  dryMin: ReadonlyMap<string, number> = new Map(),
+): number {
+  const blocks = work.map((b) => ({
+    ...b,
+    pieces: b.pieces.map((p) =>
+      p.drying ? { ...p, drying: { ...p.drying, planMin: Math.max(p.drying.planMin, dryMin.get(p.id) ?? 0) } } : p,
+    ),
+  }));
   let bound = 0;
   // Chains: the first step when somebody is there; a drum that may run.
   for (const b of blocks) {

@@ -234,7 +234,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
     if (!begun) {
       if (piece.drying.outdoors && strict) {
         const out = clearFrom(calendar.indoorsOnly, from, minutes);
-        if (out > from + 1e-9 && Number.isFinite(out) && out < calendar.endMin) return later(out - from);
+        if (out > from + 1e-9) return later(out - from);
       }
       const room = roomFrom(day, frame, piece, from, minutes);
       if (room > from + 1e-9) return later(room - from);

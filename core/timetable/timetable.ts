@@ -7,11 +7,12 @@ import { say } from '../message/message.ts';
 import type { PlanWarning } from '../model/plan.ts';
 import type { ResourceUse, TaskProgress, Timetable, TimetableTask } from '../model/timetable.ts';
 import type { Priority } from '../cost/weights.ts';
-import { sharedAirMin, type HangingNow } from './air.ts';
+import { ownAirMin, sharedAirMin, type HangingNow } from './air.ts';
 import { lowerBoundMin } from './bound.ts';
 import { calendarOf, fixedClock, type LocalClock } from './calendar.ts';
+import { dryingTimeHours } from '../drying/drying.ts';
 import { handOut } from './hand-out.ts';
-import type { Frame, Happened, PlacedBlock } from './day.ts';
+import { emptyDay, firstFit, type Frame, type Happened, type PlacedBlock } from './day.ts';
 import { search, searchBudget, type DayWeights, type Scored } from './search.ts';
 import { workOf, type Block, type Step, type WorkRequest } from './work.ts';
 import { theIron, type WrapTask } from './wrap.ts';
@@ -65,6 +66,39 @@ export interface TimetableRequest extends WorkRequest {
 }
 
 const minuteMs = 60_000;
+
+/**
+ * What the plan hangs outdoors, but no day is long enough for, from the drum to dry, dries indoors without a place of its own. Changes the blocks; answers the
+ * pieces.
+ */
+function bringIn(blocks: readonly Block[], frame: Frame, household: Household): string[] {
+  const inside: string[] = [];
+  const { room } = household;
+  for (const block of blocks) {
+    const fits = (): boolean => firstFit(emptyDay(frame.calendar), block, 0, frame) !== null;
+    const outdoors = block.pieces.filter((p) => p.drying?.outdoors === true);
+    outdoors.sort((x, y) => (y.drying?.planMin ?? 0) - (x.drying?.planMin ?? 0));
+    for (const { id, drying } of outdoors) {
+      if (fits()) break;
+      if (!drying) continue;
+      const { item } = drying;
+      const alone = dryingTimeHours(item.kind, item.fibre, item.x0, item.layout, {
+        temperatureC: room.temperatureC,
+        humidity: room.relativeHumidity,
+        airSpeedMPerS: room.airSpeedMPerS,
+        gapMm: item.gapMm ?? usualGapMm,
+      });
+      drying.outdoors = false;
+      drying.use = null;
+      drying.item = { ...item, outdoors: false };
+      drying.planMin = Math.max(drying.planMin, alone.ok ? Math.ceil(alone.value * 60) : 0);
+      inside.push(id);
+    }
+  }
+  return inside;
+}
+const usualGapMm = 100;
+
 /** Rounds in which hours of drying and hours of hanging are brought together. */
 const mostAirRounds = 6;
 /** Cloth that stays damp longer smells, min. */
@@ -133,6 +167,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     roomy: roomyPlaces(household, blocks, request.hanging),
     hangsAlready: (request.hanging ?? []).map((h) => ({ use: h.use, to: minutes(h.untilMs) })),
   });
+  const broughtIn = bringIn(blocks, frame(new Map()), household);
   const already = (request.hanging ?? []).flatMap((h) => h.item ?? []);
   const air = (s: Scored): Map<string, number> => sharedAirMin(household, s.wrapped.day.blocks, already);
   const budget = request.placements ?? searchBudget.placements;
@@ -166,7 +201,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
     found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, prefer: found.order });
   }
-  return documentOf(request, blocks, found, { nowMs, bound: lowerBoundMin(blocks, calendar) });
+  return documentOf(request, blocks, found, { nowMs, broughtIn, bound: lowerBoundMin(blocks, calendar, ownAirMin(household, blocks)) });
 }
 
 const usesOf = (b: Block, index: number): ResourceUse[] =>
@@ -176,7 +211,7 @@ function documentOf(
   request: TimetableRequest,
   blocks: readonly Block[],
   found: Scored,
-  { nowMs, bound }: { nowMs: number; bound: number },
+  { nowMs, broughtIn, bound }: { nowMs: number; broughtIn: readonly string[]; bound: number },
 ): Timetable {
   const { wrapped } = found;
   const at = (min: number): number => nowMs + Math.round(min * 60) * 1000;
@@ -245,6 +280,9 @@ function documentOf(
   const warnings: PlanWarning[] = [
     ...lateWarnings(late, bestAlone(blocks, request), names, nowMs),
     ...(request.planWarnings ?? []).filter((w) => w.code !== 'cannot-meet-deadline' && w.code !== 'musty-drying'),
+    ...(broughtIn.length > 0
+      ? [{ code: 'rack-full' as const, severity: 'info' as const, garments: broughtIn, message: say('warn.rack-day', { names: broughtIn.map((id) => names.get(id) ?? '') }) }]
+      : []),
     ...(slow.length > 0
       ? [{ code: 'musty-drying' as const, severity: 'info' as const, garments: slow, message: say('warn.musty-drying', { count: slow.length }) }]
       : []),

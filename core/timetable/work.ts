@@ -76,6 +76,8 @@ export const handMinutes = {
 export const waits = { takeOut: 15, hang: 30, tumbleOut: 15, bath: 10, marks: 120 } as const;
 /** What dries flat is turned so often, min. */
 export const turnEveryMin = 12 * 60;
+/** Marks that work for less than this are waited for by the hands. */
+const shortestWaitMin = 5;
 const emptyRinseMin = 15;
 const airOutMin = 60;
 const airNightMin = 8 * 60;
@@ -175,7 +177,7 @@ function marksOf(pieces: readonly Profile[], household: Household): { handsMin: 
     handsMin += steps.length * handMinutes.perMark;
     waitMin = Math.max(waitMin, sum(steps.map((s) => Math.max(0, s.minutes - handMinutes.perMark))));
   }
-  return { handsMin, waitMin, of };
+  return waitMin < shortestWaitMin ? { handsMin: handsMin + waitMin, waitMin: 0, of } : { handsMin, waitMin, of };
 }
 
 const ids = (pieces: readonly Profile[]): string[] => pieces.map((p) => p.garment.id);

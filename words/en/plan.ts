@@ -71,6 +71,7 @@ export const planWords: Record<keyof typeof planMessages, string> = {
   'warn.musty-drying': 'Drying takes more than a day for {count, plural, one {one piece} other {# pieces}} in this room: moving air helps.',
   'warn.rack-none': 'No drying place is written down here: think of one for {names}.',
   'warn.rack-fuel': 'What met fuel or solvent dries outdoors only, and no place outdoors dries it within a day: {names}. Hang it out by day, under cover, for as many days as it takes.',
+  'warn.rack-day': 'The day out of doors is too short for {names}, from the drum to dry: find a place indoors, or take them in damp.',
   'warn.rack-full': 'No room left on the drying places for {names}: hang them when the first are dry, or spread the loads over the day.',
   'warn.dryer-full': '{massKg} kg for the dryer, which takes {capacityKg} kg: {names} hang instead, or go into a second run.',
   'warn.heat-set-stain': '{name}: the {stain} has met heat before; it is harder to move now.',

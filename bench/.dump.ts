@@ -1,0 +1,15 @@
+import { planBasket } from '@core/plan/plan.ts';
+import { timetableOf } from '@core/timetable/timetable.ts';
+import { readHamperValue } from '@formats/hamper.ts';
+import { textOf } from '@words/text.ts';
+import { testDays } from './days.ts';
+const i = Number(process.argv[2]);
+const read = readHamperValue(testDays()[i]!.hamper);
+if (!read.ok) throw 1;
+const { household, garments, now } = read.value.request;
+const plan = planBasket(read.value.request);
+const t = timetableOf({ household, garments, now, loads: plan.loads, planned: plan.garments, ...(process.argv[3] ? { placements: Number(process.argv[3]) } : {}) });
+const base = Date.parse(now);
+const plans = new Map(plan.garments.map((g) => [g.id, g]));
+for (const x of t.tasks) console.log(((x.startMs - base) / 60000).toFixed(0).padStart(5), ((x.endMs - base) / 60000).toFixed(0).padStart(5), x.attended ? 'H' + x.person : '  ', x.id.padEnd(22), x.kind === 'dry' ? `plan ${((plans.get(x.garments[0]!)?.dry?.hours ?? 0) * 60).toFixed(0)} takes ${((x.endMs - x.startMs) / 60000).toFixed(0)}` : '', textOf(x.message));
+console.log(t.figures);
