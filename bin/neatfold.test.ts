@@ -178,3 +178,17 @@ test('wardrobe and garments go there and back; bad rows are named on standard er
     '',
   ]);
 });
+
+test('timetable prints the day, or its calendar; other options are refused', () => {
+  const day = JSON.parse(neatfold(['timetable', '-'], basket).stdout) as { format: string; tasks: unknown[] };
+  expect(day.format).toBe('neat-fold/timetable');
+  expect(neatfold(['timetable', '-'], basket).stdout).toBe(neatfold(['timetable', '-'], basket).stdout);
+  const calendar = neatfold(['timetable', '-', '--ics'], basket).stdout;
+  expect(calendar.startsWith('BEGIN:VCALENDAR\r\n')).toBe(true);
+  expect(neatfold(['plan', '-', '--ics'], basket).status).toBe(2);
+  expect(neatfold(['timetable', '-', '--pdf'], basket).status).toBe(2);
+  const document = JSON.parse(basket) as Record<string, unknown>;
+  const odd = neatfold(['timetable', '-'], JSON.stringify({ ...document, progress: [{ task: 'x', started: 'now' }] }));
+  expect(odd).toMatchObject({ status: 2, stdout: '' });
+  expect(odd.stderr).toMatch(/^progress\[0\]\.started: /);
+});

@@ -27,7 +27,10 @@ export function turnsOf<T extends { attended: boolean; start: string; end: strin
 const uidOf = (tasks: readonly Task[], used: Map<string, number>): string => {
   const kinds = [...new Set(tasks.map((t) => t.kind))].sort();
   const garments = [...new Set(tasks.flatMap((t) => t.garments))].sort();
-  const key = createHash('sha256').update(JSON.stringify([kinds, garments])).digest('hex').slice(0, 24);
+  const key = createHash('sha256')
+    .update(JSON.stringify([kinds, garments]))
+    .digest('hex')
+    .slice(0, 24);
   const times = (used.get(key) ?? 0) + 1;
   used.set(key, times);
   return `${key}${times > 1 ? `-${times}` : ''}@neat-fold`;

@@ -103,7 +103,8 @@ function progressProblems(list: ProgressDocument, now: string): Problem[] {
     const at = `progress[${i}]`;
     if (seen.has(p.task)) out.push({ path: `${at}.task`, message: `"${shortPath(p.task)}" stands twice` });
     seen.add(p.task);
-    if (Date.parse(p.started) > Date.parse(now)) out.push({ path: `${at}.started`, message: 'must not be later than now' });
+    if (Date.parse(p.started) > Date.parse(now))
+      out.push({ path: `${at}.started`, message: 'must not be later than now' });
     if (p.ended != null && Date.parse(p.ended) > Date.parse(now))
       out.push({ path: `${at}.ended`, message: 'must not be later than now' });
     if (p.ended != null && Date.parse(p.ended) < Date.parse(p.started))
@@ -146,7 +147,9 @@ export function timetableText(text: string): TimetableResult {
   };
   const isTask = isKnownTask(work);
   const unknown = list.flatMap((p, i) =>
-    isTask(p.task) ? [] : [{ path: `progress[${i}].task`, message: `"${shortPath(p.task)}" is no task of this timetable` }],
+    isTask(p.task)
+      ? []
+      : [{ path: `progress[${i}].task`, message: `"${shortPath(p.task)}" is no task of this timetable` }],
   );
   if (unknown.length > 0) return { ok: false, problems: unknown.slice(0, maxProblems) };
   const progress = list.map((p) => ({

@@ -216,13 +216,17 @@ describe('for a whole plan', () => {
     expect(moistureAtEnd(tee, machine(0))).toBeGreaterThan(hand);
     expect(moistureAtEnd(tee, machine(0))).toBeGreaterThan(moistureAtEnd(tee, machine(200)));
   });
-  test('a November balcony dries slowly: white linen stays in then, and goes out in May', () => {
+  test('a November balcony dries slowly: white linen stays in then, and goes out in May; what needs over twelve hours never does', () => {
     const home = { ...household, dryingPlaces: [...household.dryingPlaces, balcony] };
     const white = profile({ colours: ground('#f7f7f4'), dye: 'undyed' });
     expect(dryOne(white, home, 800, may).place).toBe('balcony');
     expect(dryOne(white, home, 800, november).place).toBe('rack');
     const outside = { ...household, dryingPlaces: [balcony] };
-    expect(dryOne(white, outside, 800, november).hours).toBeGreaterThan(2 * dryOne(white, outside, 800, may).hours);
+    expect(dryOne(white, outside, 800, november).hours).toBeGreaterThan(1.8 * dryOne(white, outside, 800, may).hours);
+    const heavy = profile({ kind: 'sweatshirt', colours: ground('#f7f7f4'), dye: 'undyed' });
+    expect(dryOne(heavy, outside, 800, may).place).toBe('balcony');
+    expect(dryOne(heavy, outside, 800, may).hours).toBeLessThanOrEqual(12);
+    expect(dryOne(heavy, outside, 800, november).place).toBeNull();
   });
   test('fuel dries outdoors or nowhere at home', () => {
     const overall: Partial<Garment> = { kind: 'work_overall', soil: 'hazardous' };

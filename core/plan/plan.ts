@@ -35,6 +35,7 @@ import { shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
 import { applyPins, type Pin } from '../board/pins.ts';
+import { timetableOf } from '../timetable/timetable.ts';
 import { solve, type Candidate, type Progress, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
 
@@ -299,6 +300,18 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarni
 /** Cloth that stays damp longer smells, h. */
 const slowDryingH = 24;
 
+/** Dates need hours: where no washed piece has one, no timetable is asked. */
+function lateOnTheDay(
+  garments: readonly Garment[],
+  household: Household,
+  now: string,
+  loads: readonly PlannedLoad[],
+  planned: readonly PlannedGarment[],
+): readonly PlanWarning[] {
+  const dated = garments.some((g, i) => g.neededBy !== null && planned[i]?.load !== null);
+  return dated ? timetableOf({ household, garments, now, loads, planned }).warnings : [];
+}
+
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
 
 /**
@@ -381,7 +394,7 @@ export function planBasket(
     garments: result,
     warnings: [
       ...planWarnings(b, result),
-      ...deadlineWarnings(b, now, priced, drying.plans, result),
+      ...deadlineWarnings(b, now, lateOnTheDay(garments, household, now, loads, result), result),
       ...drying.warnings,
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
       ...missingWarnings(b.profiles.map((piece, i) => ({ piece, procedures: treatments[i] ?? [] }))),

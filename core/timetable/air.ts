@@ -40,7 +40,7 @@ export function sharedAirMin(
     if (!drying.outdoors) inside.push(h);
   }
   if (inside.length === 0) return out;
-  const start = Math.min(0, ...inside.map((h) => h.from));
+  const start = Math.min(...(already.length > 0 ? [0] : []), ...inside.map((h) => h.from));
   const { room } = household;
   const items: DryingItem[] = [
     ...already.filter((x) => !x.outdoors).map((x) => ({ ...x, fromH: 0 })),

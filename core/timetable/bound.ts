@@ -11,7 +11,11 @@ import type { Block, PieceWork } from './work.ts';
 function openAfter(shut: readonly Stretch[], t: number, minutes: number, endMin: number): number {
   let left = minutes;
   if (left <= 0) return t;
-  for (const gap of gapsOf(shut.filter((s) => s.to > t), t, Math.max(endMin, t + minutes) + minutes)) {
+  for (const gap of gapsOf(
+    shut.filter((s) => s.to > t),
+    t,
+    Math.max(endMin, t + minutes) + minutes,
+  )) {
     if (gap.to - gap.from >= left) return gap.from + left;
     left -= gap.to - gap.from;
   }
@@ -104,9 +108,7 @@ export function lowerBoundMin(
     let shutSum = 0;
     order.forEach(({ block, from, to, runMin }, k) => {
       sum += runMin;
-      shutSum += block.steps
-        .slice(from, to + 1)
-        .reduce((m, s) => m + (s.hours === 'washer' ? s.minutes : 0), 0);
+      shutSum += block.steps.slice(from, to + 1).reduce((m, s) => m + (s.hours === 'washer' ? s.minutes : 0), 0);
       // The hands of a load and the drum cannot overlap on it; only turning drums keep to the machine's hours.
       const done = Math.max(sum, openAfter(closed, 0, shutSum, c.endMin));
       bound = Math.max(bound, Math.min(...order.slice(0, k + 1).map((o) => endOf(c, o.block, o.to, done))));
@@ -131,7 +133,8 @@ function handsBound(c: Calendar, minutes: number): number {
   for (let k = 0; k < 60; k++) {
     const mid = (low + high) / 2;
     const had = c.people.reduce(
-      (m, shut) => m + gapsOf(shut, 0, mid).reduce((s, g) => s + Math.max(0, Math.min(g.to, mid) - Math.max(0, g.from)), 0),
+      (m, shut) =>
+        m + gapsOf(shut, 0, mid).reduce((s, g) => s + Math.max(0, Math.min(g.to, mid) - Math.max(0, g.from)), 0),
       0,
     );
     if (had >= minutes) high = mid;

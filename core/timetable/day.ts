@@ -186,8 +186,11 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
       const to = has.to ?? Math.max(0, has.from + hands.minutes);
       before.push({ step: hands, from: has.from, to, person: 0 });
       turns = withTurn(turns, has.from, to);
-      if (soak) before.push({ step: soak, from: to, to: to + soakMin, person: -1 });
-      if (to + soakMin > loadAt + 1e-9 && !happened.has(block.steps[0]?.id ?? '')) return later(to + soakMin - loadAt);
+      const soaks = soak ? happened.get(soak.id) : undefined;
+      const since = soaks?.from ?? Math.max(0, to);
+      const done = soaks?.to ?? (soak ? Math.max(0, since + soakMin) : to);
+      if (soak) before.push({ step: soak, from: since, to: done, person: -1 });
+      if (done > loadAt + 1e-9 && !happened.has(block.steps[0]?.id ?? '')) return later(done - loadAt);
     } else if (!happened.has(block.steps[0]?.id ?? '')) {
       const latest = loadAt - soakMin - hands.minutes;
       const least = Math.max(0, latest - waits.marks);
@@ -247,7 +250,13 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
 
 const mostTries = 400;
 /** The first way a block fits from `t` on; null = it does not within the days looked at. */
-export function firstFit(day: Day, block: Block, t: number, frame: Frame, strict = true): Attempt & { ok: true } | null {
+export function firstFit(
+  day: Day,
+  block: Block,
+  t: number,
+  frame: Frame,
+  strict = true,
+): (Attempt & { ok: true }) | null {
   let start = Math.max(t, 0, frame.notBefore.get(block.id) ?? 0);
   for (let k = 0; k < mostTries && start < frame.calendar.endMin; k++) {
     const attempt = tryAt(day, block, start, frame, strict);

@@ -11,7 +11,10 @@ const minuteMs = 60_000;
 export function handOut(
   tasks: readonly TimetableTask[],
   people: number,
-  { out = [], hands = new Map() }: { out?: readonly (Span & { person: number })[]; hands?: ReadonlyMap<string, number> },
+  {
+    out = [],
+    hands = new Map(),
+  }: { out?: readonly (Span & { person: number })[]; hands?: ReadonlyMap<string, number> },
 ): TimetableTask[] {
   if (people < 2) return [...tasks];
   const attended = tasks.filter((t) => t.attended).sort((x, y) => x.startMs - y.startMs || (x.id < y.id ? -1 : 1));
@@ -20,7 +23,9 @@ export function handOut(
   const busy = new Map<number, Span[]>(persons.map((p) => [p, []]));
   const minutes = new Map<number, number>(persons.map((p) => [p, 0]));
   const free = (p: number, t: Span): boolean =>
-    [...(busy.get(p) ?? []), ...out.filter((o) => o.person === p)].every((s) => s.toMs <= t.fromMs || s.fromMs >= t.toMs);
+    [...(busy.get(p) ?? []), ...out.filter((o) => o.person === p)].every(
+      (s) => s.toMs <= t.fromMs || s.fromMs >= t.toMs,
+    );
   const give = (t: TimetableTask, p: number): void => {
     given.set(t.id, p);
     busy.get(p)?.push({ fromMs: t.startMs, toMs: t.endMs });
@@ -37,7 +42,9 @@ export function handOut(
     const open = turn.filter((t) => !given.has(t.id));
     const order = [...persons].sort((a, b) => (minutes.get(a) ?? 0) - (minutes.get(b) ?? 0) || a - b);
     const can = (p: number, list: readonly TimetableTask[]): boolean =>
-      list.every((t, i) => free(p, span(t)) && list.every((o, k) => k === i || o.endMs <= t.startMs || o.startMs >= t.endMs));
+      list.every(
+        (t, i) => free(p, span(t)) && list.every((o, k) => k === i || o.endMs <= t.startMs || o.startMs >= t.endMs),
+      );
     const whole = order.find((p) => can(p, open));
     if (whole !== undefined) open.forEach((t) => give(t, whole));
     else

@@ -77,15 +77,16 @@ export function search(request: SearchRequest): Scored {
       ...[...b.steps, ...(b.before ? [b.before.hands] : [])].map((s) => frame.happened.get(s.id)?.from ?? Infinity),
     );
   const ownTail = (b: Block): number =>
-    Math.max(0, ...b.pieces.map((p) => (frame.dryMin.get(p.id) ?? p.drying?.planMin ?? p.coolMin) + p.pressMin + p.putAwayMin));
+    Math.max(
+      0,
+      ...b.pieces.map((p) => (frame.dryMin.get(p.id) ?? p.drying?.planMin ?? p.coolMin) + p.pressMin + p.putAwayMin),
+    );
   const due = (b: Block): number => Math.min(Infinity, ...b.pieces.map((p) => p.neededByMin));
   const running = blocks.filter((b) => Number.isFinite(begun(b))).sort((x, y) => begun(x) - begun(y));
   const others = blocks.filter((b) => !running.includes(b));
   const chores = others.filter((b) => b.load === null);
   // A bath that is used again stays with the block that fills it.
-  const heads = others.filter(
-    (b) => b.load !== null && (b.bathOf === null || !others.some((o) => o.id === b.bathOf)),
-  );
+  const heads = others.filter((b) => b.load !== null && (b.bathOf === null || !others.some((o) => o.id === b.bathOf)));
   const followers = (head: Block): Block[] => {
     const next = others.find((b) => b.bathOf === head.id);
     return next ? [head, ...followers(next)] : [head];
@@ -130,7 +131,10 @@ export function search(request: SearchRequest): Scored {
     };
     const found: Choice[] = [{ ...first, score: score(first) }];
     if (!parent && !frame.happened.has(block.steps[0]?.id ?? '')) {
-      const offsets = [0, ...first.placed.steps.flatMap((s) => (s.step.attended && s.from > soonest ? [s.from - soonest] : []))];
+      const offsets = [
+        0,
+        ...first.placed.steps.flatMap((s) => (s.step.attended && s.from > soonest ? [s.from - soonest] : [])),
+      ];
       const wanted = new Set<number>();
       for (const turn of day.turns)
         for (const o of offsets)
@@ -185,8 +189,7 @@ export function search(request: SearchRequest): Scored {
       latePieces,
       lateMin,
       energyMoney,
-      cost:
-        wrapped.finish + weights.interruptionMin * wrapped.day.turns.length + weights.perMoney * energyMoney,
+      cost: wrapped.finish + weights.interruptionMin * wrapped.day.turns.length + weights.perMoney * energyMoney,
       outside: out,
       order: ids(d),
     };

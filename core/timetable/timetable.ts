@@ -107,21 +107,31 @@ const slowDryingMin = 24 * 60;
 /** Whether an id is one of the tasks a timetable of this work may have; a task of a piece has the piece's id in its own. */
 export function isKnownTask(request: WorkRequest & { now: string }): (id: string) => boolean {
   const blocks = workOf(request, Date.parse(request.now));
-  return (id) => blocks.some(
-    (b) =>
-      [...b.steps, ...(b.before ? [b.before.hands, b.before.soak] : [])].some((s) => s?.id === id) ||
-      id === `${b.id}.cool-check` ||
-      b.pieces.some(
-        (p) =>
-          ['dry', 'press', 'put-away'].some((kind) => id === `${b.id}.${kind}.${p.id}`) ||
-          (p.drying?.flat && id.startsWith(`${b.id}.flip.${p.id}.`) && /^\d{1,2}$/.test(id.slice(`${b.id}.flip.${p.id}.`.length))),
-      ),
-  );
+  return (id) =>
+    blocks.some(
+      (b) =>
+        [...b.steps, ...(b.before ? [b.before.hands, b.before.soak] : [])].some((s) => s?.id === id) ||
+        id === `${b.id}.cool-check` ||
+        b.pieces.some(
+          (p) =>
+            ['dry', 'press', 'put-away'].some((kind) => id === `${b.id}.${kind}.${p.id}`) ||
+            (p.drying?.flat &&
+              id.startsWith(`${b.id}.flip.${p.id}.`) &&
+              /^\d{1,2}$/.test(id.slice(`${b.id}.flip.${p.id}.`.length))),
+        ),
+    );
 }
 
 /** Places on which everything that will ever hang has room at once. */
-function roomyPlaces(household: Household, blocks: readonly Block[], hanging: TimetableRequest['hanging']): Set<string> {
-  const uses = [...(hanging ?? []).map((h) => h.use), ...blocks.flatMap((b) => b.pieces.flatMap((p) => p.drying?.use ?? []))];
+function roomyPlaces(
+  household: Household,
+  blocks: readonly Block[],
+  hanging: TimetableRequest['hanging'],
+): Set<string> {
+  const uses = [
+    ...(hanging ?? []).map((h) => h.use),
+    ...blocks.flatMap((b) => b.pieces.flatMap((p) => p.drying?.use ?? [])),
+  ];
   return new Set(
     household.dryingPlaces
       .filter((d) =>
@@ -201,7 +211,11 @@ export function timetableOf(request: TimetableRequest): Timetable {
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
     found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, prefer: found.order });
   }
-  return documentOf(request, blocks, found, { nowMs, broughtIn, bound: lowerBoundMin(blocks, calendar, ownAirMin(household, blocks)) });
+  return documentOf(request, blocks, found, {
+    nowMs,
+    broughtIn,
+    bound: lowerBoundMin(blocks, calendar, ownAirMin(household, blocks)),
+  });
 }
 
 const usesOf = (b: Block, index: number): ResourceUse[] =>
@@ -247,13 +261,21 @@ function documentOf(
       const message = use
         ? say('task.dry', { name: h.piece.name, place: placeName(use.id) })
         : say('task.dry-nowhere', { name: h.piece.name });
-      const step = { id: `${b.block.id}.dry.${h.piece.id}`, kind: 'dry' as const, attended: false, garments: [h.piece.id], message };
+      const step = {
+        id: `${b.block.id}.dry.${h.piece.id}`,
+        kind: 'dry' as const,
+        attended: false,
+        garments: [h.piece.id],
+        message,
+      };
       const after = b.steps[h.piece.afterStep]?.step.id;
       task(b.block, step, { from: h.from, to: h.to, person: -1 }, use ? [use] : [], after ? [after] : [], 0);
     }
   };
   for (const b of wrapped.day.blocks) {
-    b.before.forEach((p, i) => task(b.block, p.step, p, [], i > 0 ? [b.before[0]?.step.id ?? ''] : [], i > 0 ? 0 : null));
+    b.before.forEach((p, i) =>
+      task(b.block, p.step, p, [], i > 0 ? [b.before[0]?.step.id ?? ''] : [], i > 0 ? 0 : null),
+    );
     b.steps.forEach((p, i) => {
       const after = p.step.after.map((k) => b.steps[k]?.step.id ?? '');
       const marks = i === 0 && b.before.length > 0 ? [b.before.at(-1)?.step.id ?? ''] : [];
@@ -262,14 +284,21 @@ function documentOf(
     });
     dry(b);
   }
-  for (const t of wrapped.tasks) task(t.block.block, wrapStep(t), t, t.kind === 'press' ? [theIron] : [], t.after, null);
+  for (const t of wrapped.tasks)
+    task(t.block.block, wrapStep(t), t, t.kind === 'press' ? [theIron] : [], t.after, null);
   tasks.sort((x, y) => x.startMs - y.startMs || x.endMs - y.endMs || (x.id < y.id ? -1 : 1));
 
   const ready = wrapped.day.blocks.flatMap((b) =>
-    b.hanging.map((h) => ({ garment: h.piece.id, atMs: at(wrapped.ready.get(h.piece.id) ?? 0), neededBy: h.piece.neededByMin })),
+    b.hanging.map((h) => ({
+      garment: h.piece.id,
+      atMs: at(wrapped.ready.get(h.piece.id) ?? 0),
+      neededBy: h.piece.neededByMin,
+    })),
   );
   const late = ready.flatMap((r) =>
-    Number.isFinite(r.neededBy) && r.atMs > at(r.neededBy) ? [{ garment: r.garment, neededByMs: at(r.neededBy), atMs: r.atMs }] : [],
+    Number.isFinite(r.neededBy) && r.atMs > at(r.neededBy)
+      ? [{ garment: r.garment, neededByMs: at(r.neededBy), atMs: r.atMs }]
+      : [],
   );
   const finish = tasks.length > 0 ? Math.max(...tasks.map((t) => t.endMs)) : null;
   const makespanMin = finish === null ? 0 : (finish - nowMs) / minuteMs;
@@ -281,14 +310,37 @@ function documentOf(
     ...lateWarnings(late, bestAlone(blocks, request), names, nowMs),
     ...(request.planWarnings ?? []).filter((w) => w.code !== 'cannot-meet-deadline' && w.code !== 'musty-drying'),
     ...(broughtIn.length > 0
-      ? [{ code: 'rack-full' as const, severity: 'info' as const, garments: broughtIn, message: say('warn.rack-day', { names: broughtIn.map((id) => names.get(id) ?? '') }) }]
+      ? [
+          {
+            code: 'rack-full' as const,
+            severity: 'info' as const,
+            garments: broughtIn,
+            message: say('warn.rack-day', { names: broughtIn.map((id) => names.get(id) ?? '') }),
+          },
+        ]
       : []),
     ...(slow.length > 0
-      ? [{ code: 'musty-drying' as const, severity: 'info' as const, garments: slow, message: say('warn.musty-drying', { count: slow.length }) }]
+      ? [
+          {
+            code: 'musty-drying' as const,
+            severity: 'info' as const,
+            garments: slow,
+            message: say('warn.musty-drying', { count: slow.length }),
+          },
+        ]
       : []),
     ...found.outside.flatMap((id): PlanWarning[] => {
       const b = blocks.find((x) => x.id === id);
-      return b ? [{ code: 'no-hours', severity: 'caution', garments: b.pieces.map((p) => p.id), message: say('warn.no-hours', { wash: b.name }) }] : [];
+      return b
+        ? [
+            {
+              code: 'no-hours',
+              severity: 'caution',
+              garments: b.pieces.map((p) => p.id),
+              message: say('warn.no-hours', { wash: b.name }),
+            },
+          ]
+        : [];
     }),
   ];
   return {
@@ -331,7 +383,10 @@ function bestAlone(blocks: readonly Block[], request: TimetableRequest): Readonl
     blocks.flatMap((b) =>
       b.pieces
         .filter((p) => Number.isFinite(p.neededByMin))
-        .map((p) => [p.id, lowerBoundMin([{ ...b, pieces: [p] }], calendar)] as const),
+        .map((p) => {
+          const only = [{ ...b, pieces: [p] }];
+          return [p.id, lowerBoundMin(only, calendar, ownAirMin(request.household, only))] as const;
+        }),
     ),
   );
 }
@@ -353,9 +408,21 @@ function lateWarnings(
             garments: list.map((l) => l.garment),
             message: say(code, {
               names: list.map((l) => names.get(l.garment) ?? ''),
-              hours: Math.ceil(Math.max(...list.map((l) => (code === 'warn.date-short' ? (alone.get(l.garment) ?? 0) / 60 : (l.atMs - nowMs) / 3_600_000)))),
+              hours: Math.ceil(
+                Math.max(
+                  ...list.map((l) =>
+                    code === 'warn.date-short' ? (alone.get(l.garment) ?? 0) / 60 : (l.atMs - nowMs) / 3_600_000,
+                  ),
+                ),
+              ),
             }),
           },
         ];
-  return [...warn(late.filter(isShort), 'warn.date-short'), ...warn(late.filter((l) => !isShort(l)), 'warn.date-order')];
+  return [
+    ...warn(late.filter(isShort), 'warn.date-short'),
+    ...warn(
+      late.filter((l) => !isShort(l)),
+      'warn.date-order',
+    ),
+  ];
 }

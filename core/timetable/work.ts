@@ -163,7 +163,10 @@ class Steps {
 }
 
 /** Marks that are treated before the wash: hands and waiting of the steps that are always done. */
-function marksOf(pieces: readonly Profile[], household: Household): { handsMin: number; waitMin: number; of: Profile[] } {
+function marksOf(
+  pieces: readonly Profile[],
+  household: Household,
+): { handsMin: number; waitMin: number; of: Profile[] } {
   const workplace = workplaceOf(household);
   let handsMin = 0;
   let waitMin = 0;

@@ -97,7 +97,8 @@ function turnFlats(board: Board, blocks: readonly PlacedBlock[], frame: Frame): 
       let last = h.from;
       for (let n = 1; last + turnEveryMin < h.to && n < 10; n++) {
         const id = `${block.block.id}.flip.${h.piece.id}.${n}`;
-        const after = n === 1 ? block.steps[h.piece.afterStep]?.step.id : `${block.block.id}.flip.${h.piece.id}.${n - 1}`;
+        const after =
+          n === 1 ? block.steps[h.piece.afterStep]?.step.id : `${block.block.id}.flip.${h.piece.id}.${n - 1}`;
         const part = { id, kind: 'flip' as const, block, pieces: [h], after: after ? [after] : [] };
         const has = frame.happened.get(id);
         const unit: Unit = {
@@ -110,7 +111,11 @@ function turnFlats(board: Board, blocks: readonly PlacedBlock[], frame: Frame): 
         };
         if (has) {
           const to = has.to ?? Math.max(0, has.from + handMinutes.turn);
-          b = { ...b, turns: withTurn(b.turns, has.from, to), tasks: [...b.tasks, { ...part, from: has.from, to, person: 0 }] };
+          b = {
+            ...b,
+            turns: withTurn(b.turns, has.from, to),
+            tasks: [...b.tasks, { ...part, from: has.from, to, person: 0 }],
+          };
           last = to;
           continue;
         }
@@ -264,6 +269,11 @@ export function wrapUp(day: Day, frame: Frame, weights: WrapWeights): Wrapped {
     day: { ...day, people: b.people, turns: b.turns },
     tasks: b.tasks,
     ready,
-    finish: Math.max(0, ...stepEnds, ...b.tasks.map((t) => t.to), ...day.blocks.flatMap((x) => x.hanging.map((h) => h.to))),
+    finish: Math.max(
+      0,
+      ...stepEnds,
+      ...b.tasks.map((t) => t.to),
+      ...day.blocks.flatMap((x) => x.hanging.map((h) => h.to)),
+    ),
   };
 }
