@@ -80,7 +80,7 @@ test('missing file, unknown command and unknown schema say so with exit 2', () =
   expect(neatfold(['fold']).status).toBe(2);
   expect(neatfold(['schema', 'toString'])).toMatchObject({
     status: 2,
-    stderr: 'schema: must be one of hamper, plan\n',
+    stderr: 'schema: must be one of hamper, plan, timetable\n',
   });
 });
 test('schema prints a JSON Schema', () => {

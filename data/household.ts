@@ -36,6 +36,7 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
     nets: { all: row.nets, withoutMetal: row.netsWithoutMetal },
     poisonCentre: row.poisonCentre,
     children: row.children,
+    people: row.peopleNames,
     units: row.units,
     measures: Object.fromEntries(
       productRows.flatMap((p) =>
@@ -109,6 +110,7 @@ export async function createHousehold(tx: Transaction, householdId: string, view
     netsWithoutMetal: view.nets.withoutMetal,
     poisonCentre: view.poisonCentre,
     children: view.children,
+    peopleNames: view.people ?? [],
   });
   await putThings(tx, householdId, d, view.measures, view.optionNames);
 }
@@ -191,6 +193,7 @@ export async function saveGeneral(
       | 'children'
       | 'times'
       | 'units'
+      | 'peopleNames'
       | 'timeZone'
     >
   >,
@@ -351,6 +354,7 @@ export async function takeBackChange(tx: Transaction, householdId: string, chang
     netsWithoutMetal: before.nets.withoutMetal,
     poisonCentre: before.poisonCentre,
     children: before.children,
+    peopleNames: before.people ?? [],
   });
   await putThings(tx, householdId, document, before.measures, before.optionNames);
   await tx.delete(householdChanges).where(eq(householdChanges.id, changeId));

@@ -39,6 +39,8 @@ import type { FreshenEnd, FreshenWay } from '../core/freshen/task.ts';
 import type { ReturnLook } from '../core/cleaner/visit.ts';
 import type { Trouble } from '../core/run/trouble.ts';
 import type { UpkeepTask } from '../core/run/upkeep.ts';
+import type { PromisedTask } from '../core/timetable/moved.ts';
+import type { DayAim } from '../core/timetable/timetable.ts';
 import type { WalkState } from '../core/run/walk-state.ts';
 import type { MeasurePlace } from '../core/garment/measures.ts';
 import type { GarmentDocument, HouseholdDocument, LabelDocument } from '../formats/hamper-schema.ts';
@@ -63,6 +65,7 @@ export interface HouseholdView {
   document: HouseholdDocument;
   /** Washing nets; the open format does not know them. */ nets: { all: number; withoutMetal: number };
   poisonCentre: string | null;
+  /** Who washes here, by name; missing = nobody said. */ people?: string[];
   /** Children live here or visit. */ children: boolean;
   units: UnitChoices;
   /** The cap, spoon or cup a product is dosed with, by product id. */
@@ -103,6 +106,11 @@ export const households = pgTable(
     netsWithoutMetal: integer('nets_without_metal').notNull().default(2),
     /** Quiet hours, absences, slots of shared machines, people. */
     times: jsonb('times').$type<NonNullable<HouseholdDocument['times']>>().notNull().default({}),
+    /** Who washes here, by name; the first is person 1. Empty = nobody said. */
+    peopleNames: text('people_names')
+      .array()
+      .notNull()
+      .default(sql`'{}'::text[]`),
     /** In which units quantities are shown and typed. */
     units: jsonb('units').$type<UnitChoices>().notNull().default(usualUnits),
     createdAt: at('created_at').notNull().defaultNow(),
@@ -756,6 +764,71 @@ export const imports = pgTable(
     before: jsonb('before').$type<{ id: string; garment: Record<string, unknown> | null }[]>().notNull(),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('import')],
+);
+
+/** What somebody said about the hours of a day. */
+export const dayWishKinds = ['not-before', 'out', 'needed', 'skip', 'hands'] as const;
+export const dayWishes = pgTable(
+  'day_wish',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    kind: text('kind').$type<(typeof dayWishKinds)[number]>().notNull(),
+    /** The load it is about; null = the whole day, or a person. */
+    loadId: uuid('load_id'),
+    /** A task of that load, for who does it. */
+    task: text('task'),
+    person: integer('person'),
+    /** Not before, needed by, out from. */
+    at: at('at'),
+    until: at('until'),
+    saidAt: at('said_at').notNull(),
+    /** The day as it was before it was said: what it cost. */
+    before: jsonb('before').$type<DayFigures>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    foreignKey({ columns: [t.householdId, t.loadId], foreignColumns: [loads.householdId, loads.id] }).onDelete(
+      'cascade',
+    ),
+    policy('day_wish'),
+  ],
+);
+/** A day in figures, as far as a change of it is told by them. */
+export interface DayFigures {
+  finishMs: number | null;
+  interruptions: number;
+  energyMoney: number;
+  late: string[];
+}
+/** How the household wants its day, and the hours it was promised. */
+export const dayPromises = pgTable(
+  'day_promise',
+  {
+    householdId: household(),
+    aim: text('aim').$type<DayAim>().notNull(),
+    at: at('at').notNull(),
+    tasks: jsonb('tasks').$type<PromisedTask[]>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.householdId] }), policy('day_promise')],
+);
+/** An address at which calendar programs read the day. Its secret part is kept as a digest only. */
+export const calendarFeeds = pgTable(
+  'calendar_feed',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    name: text('name').notNull(),
+    tokenDigest: text('token_digest').notNull(),
+    createdAt: at('created_at').notNull(),
+    lastReadAt: at('last_read_at'),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    uniqueIndex('calendar_feed_token').on(t.tokenDigest),
+    policy('calendar_feed'),
+  ],
 );
 
 /** Forms that were answered, by their key and what they said. */

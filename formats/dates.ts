@@ -35,6 +35,19 @@ export function isoInZone(at: Date, timeZone: string): string {
   const local = toCalendarDateTime(zoned).toString().slice(0, 19);
   return `${local}${sign}${pad(Math.floor(Math.abs(minutes) / 60))}:${pad(Math.abs(minutes) % 60)}`;
 }
+/**
+ * Clock hours of a zone, day by day from the one of `now`; across a change of clocks as well.
+ * @example zoneClock(now, 'Europe/Amsterdam')(1, 7.5) // ms of half past seven tomorrow
+ */
+export function zoneClock(now: Date, timeZone: string): (day: number, hour: number) => number {
+  const today = toCalendarDate(fromDate(now, timeZone));
+  return (day, hour) => {
+    const whole = Math.floor(hour / 24);
+    const minutes = Math.round((hour - 24 * whole) * 60);
+    const time = new Time(Math.floor(minutes / 60), minutes % 60);
+    return toZoned(toCalendarDateTime(today.add({ days: day + whole }), time), timeZone).toDate().getTime();
+  };
+}
 /** Whether a text names a time zone. */
 export function isTimeZone(name: string): boolean {
   try {

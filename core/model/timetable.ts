@@ -85,4 +85,6 @@ export interface TaskProgress {
   startedMs: number;
   /** null = it is under way. */
   endedMs: number | null;
+  /** When its clock ends; missing = as long as it was planned. */
+  expectedMs?: number | null;
 }

@@ -38,7 +38,12 @@ export interface Happened {
   from: number;
   /** null = it is under way. */
   to: number | null;
+  /** When it should end, while it is under way; null = as planned. */
+  expected: number | null;
 }
+/** When something ends that has begun: what should have ended goes on until now. */
+export const endOf = (has: Happened, minutes: number): number =>
+  has.to ?? Math.max(0, has.expected ?? has.from + minutes);
 export interface Frame {
   calendar: Calendar;
   household: Pick<Household, 'dryingPlaces'>;
@@ -141,7 +146,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
     const has = happened.get(step.id);
     const ready = step.after.reduce((t, i) => Math.max(t, placed[i]?.to ?? 0), placed.length === 0 ? start : -Infinity);
     if (has) {
-      const to = has.to ?? Math.max(0, has.from + step.minutes);
+      const to = endOf(has, step.minutes);
       let person = -1;
       if (step.attended) {
         person = 0;
@@ -183,7 +188,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
     const soakMin = soak?.minutes ?? 0;
     const has = happened.get(hands.id);
     if (has) {
-      const to = has.to ?? Math.max(0, has.from + hands.minutes);
+      const to = endOf(has, hands.minutes);
       before.push({ step: hands, from: has.from, to, person: 0 });
       turns = withTurn(turns, has.from, to);
       const soaks = soak ? happened.get(soak.id) : undefined;
@@ -242,7 +247,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
       const room = roomFrom(day, frame, piece, from, minutes);
       if (room > from + 1e-9) return later(room - from);
     }
-    hanging.push({ piece, from, to: has?.to ?? Math.max(from + minutes, has ? 0 : -Infinity) });
+    hanging.push({ piece, from, to: has ? endOf(has, minutes) : from + minutes });
   }
   const block_: PlacedBlock = { block, before, steps: placed, hanging };
   return { ok: true, placed: block_, day: { people, taken, turns, blocks: [...day.blocks, block_] } };

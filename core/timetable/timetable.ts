@@ -163,7 +163,11 @@ export function timetableOf(request: TimetableRequest): Timetable {
   const happened = new Map(
     (request.progress ?? []).map((p): [string, Happened] => [
       p.task,
-      { from: minutes(p.startedMs), to: p.endedMs === null ? null : minutes(p.endedMs) },
+      {
+        from: minutes(p.startedMs),
+        to: p.endedMs === null ? null : minutes(p.endedMs),
+        expected: p.expectedMs == null ? null : minutes(p.expectedMs),
+      },
     ]),
   );
   const weights = weightsOf(aim, household.rules.priority);

@@ -3,7 +3,7 @@
  * turns of work that are there anyway; what a date asks for is done at once; the rest comes in one last turn that ends as early as the last piece allows.
  */
 import type { ResourceUse, TaskKind } from '../model/timetable.ts';
-import { handsUpTo, handsFrom, keyOf, withBusy, type Day, type Frame, type Hanging, type PlacedBlock } from './day.ts';
+import { endOf, handsUpTo, handsFrom, keyOf, withBusy, type Day, type Frame, type Hanging, type PlacedBlock } from './day.ts';
 import { clearFrom, clearUpTo, oneTurnMin, withStretch, withTurn, type Stretch } from './spans.ts';
 import { handMinutes, turnEveryMin } from './work.ts';
 
@@ -110,7 +110,7 @@ function turnFlats(board: Board, blocks: readonly PlacedBlock[], frame: Frame): 
           partMin: [handMinutes.turn],
         };
         if (has) {
-          const to = has.to ?? Math.max(0, has.from + handMinutes.turn);
+          const to = endOf(has, handMinutes.turn);
           b = {
             ...b,
             turns: withTurn(b.turns, has.from, to),
@@ -154,8 +154,8 @@ function unitsOf(block: PlacedBlock, frame: Frame, done: WrapTask[], ready: Map<
   const add = (u: Unit, kind: TaskKind, pieces: Hanging[], minutes: number, after: string[], key: string): string => {
     const part = { id: `${id}.${key}`, kind, block, pieces, after };
     const has = frame.happened.get(part.id);
-    if (has?.to != null || has) {
-      const to = has.to ?? Math.max(0, has.from + minutes);
+    if (has) {
+      const to = endOf(has, minutes);
       done.push({ ...part, from: has.from, to, person: 0 });
       if (kind === 'put-away') for (const h of pieces) ready.set(h.piece.id, to);
       u.release = Math.max(u.release, to);

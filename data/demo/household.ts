@@ -22,6 +22,7 @@ export const demoHousehold: HouseholdView = {
   optionNames: { kitchen: { 'extra-rinse': 'Rinse plus', 'high-water': 'Water plus' } },
   measures: { 'colour-liquid': { name: 'cap', holds: 35 }, 'universal-powder': { name: 'scoop', holds: 60 } },
   poisonCentre: null,
+  people: ['Juna', 'Tovi', 'Ren'],
   children: false,
   document: {
     rules: {
@@ -42,6 +43,7 @@ export const demoHousehold: HouseholdView = {
       priority: 'balanced',
     },
     daysToNextWash: 3,
+    times: { quietHours: [['22:30', '06:30']], people: 3 },
     water: { hardnessMmolPerL: 2.3, coldC: 12, hotC: 55 },
     tariff: { currency: 'EUR', electricityPerKwh: 0.3, waterPerM3: 4.5 },
     room: { volumeM3: 42, airChangesPerHour: 0.8, temperatureC: 20, relativeHumidity: 0.52, airSpeedMPerS: 0.15 },
