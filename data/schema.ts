@@ -767,7 +767,7 @@ export const imports = pgTable(
 );
 
 /** What somebody said about the hours of a day. */
-export const dayWishKinds = ['not-before', 'out', 'needed', 'skip', 'hands'] as const;
+export const dayWishKinds = ['not-before', 'first', 'out', 'needed', 'skip', 'hands'] as const;
 export const dayWishes = pgTable(
   'day_wish',
   {

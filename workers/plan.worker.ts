@@ -2,6 +2,9 @@
 import type { MessagePort } from 'node:worker_threads';
 import { readHamperValue, type HamperDocument } from '@formats/hamper.ts';
 import { planHamper, type PlanDocument } from '@formats/plan.ts';
+import { timetableOf, type TimetableRequest } from '@core/timetable/timetable.ts';
+import type { Timetable } from '@core/model/timetable.ts';
+import { zoneClock } from '@formats/dates.ts';
 import type { Progress } from '@core/solve/solve.ts';
 
 /** `watch` = where to tell how far it is; without it nobody asks. */
@@ -11,10 +14,22 @@ export interface PlanTask {
 }
 export type PlanAnswer = { ok: true; plan: PlanDocument } | { ok: false; problem: string };
 
+/** The hours of a day; its clock is that of a zone. */
+export interface DayTask {
+  day: Omit<TimetableRequest, 'clock'>;
+  timeZone: string;
+}
+
 /** Between two reports at least, milliseconds. */
 const reportEvery = 250;
 
-export default function plan({ hamper, watch }: PlanTask): PlanAnswer {
+export default function work(task: PlanTask | DayTask): PlanAnswer | Timetable {
+  return 'day' in task ? hours(task) : plan(task);
+}
+const hours = ({ day, timeZone }: DayTask): Timetable =>
+  timetableOf({ ...day, clock: zoneClock(new Date(day.now), timeZone) });
+
+function plan({ hamper, watch }: PlanTask): PlanAnswer {
   const read = readHamperValue(hamper);
   if (!read.ok) return { ok: false, problem: read.problems.map((p) => `${p.path}: ${p.message}`).join('\n') };
   let told = 0;

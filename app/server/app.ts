@@ -18,6 +18,7 @@ import {
 } from './guards.server.ts';
 import { log, requestLog } from './log.server.ts';
 import { takeReadings } from '../devices/readings.server.ts';
+import { readFeed } from '../today/feed.server.ts';
 import { closePool } from './pool.server.ts';
 import { isReady } from './ready.server.ts';
 
@@ -87,6 +88,8 @@ app.post(
   express.json({ limit: '64kb', type: 'application/json' }),
   takeReadings,
 );
+// Calendar programs have no cookie: the secret in the address is theirs.
+app.get('/calendar/:token.ics', notTooManyReadings, readFeed);
 app.use(compression());
 if (production) {
   // Compressed when built; the browser takes the smallest it understands.

@@ -5,7 +5,8 @@ import { Piscina } from 'piscina';
 import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
-import type { PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';
+import type { Timetable } from '@core/model/timetable.ts';
+import type { DayTask, PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';
 
 export type Urgency = 'waited-for' | 'later';
 /** So many wait at most: each household sorts once at a time, and asks about one plan's rules at a time. */
@@ -64,6 +65,16 @@ export async function planInPool(
   } finally {
     channel?.port1.close();
   }
+}
+/** The hours of a day, off the thread that answers pages. */
+export async function hoursInPool(task: DayTask): Promise<Timetable> {
+  const pool = threads('waited-for');
+  if (pool.queueSize >= longestQueue['waited-for'])
+    throw new Response('Many households are planning just now. Try again in a minute.', {
+      status: 503,
+      headers: { 'Retry-After': '60' },
+    });
+  return (await pool.run(task)) as Timetable;
 }
 export async function closePool(): Promise<void> {
   await Promise.all([...pools.values()].map((p) => p.close()));

@@ -49,7 +49,7 @@ const bellNow = (): BellState =>
       : 'off';
 
 /** Sound and message are only asked for when somebody wants them. */
-function Bell() {
+export function Bell({ words = 'Ring when a clock has run out' }: { words?: string }) {
   const known = useSyncExternalStore(nothingToHear, bellNow, unknownBell);
   const [changed, setState] = useState<BellState | null>(null);
   const state = changed ?? known;
@@ -77,7 +77,7 @@ function Bell() {
         });
       }}
     >
-      Ring when a clock has run out
+      {words}
     </TextButton>
   );
 }

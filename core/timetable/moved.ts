@@ -64,7 +64,11 @@ export function whatMoved(promised: readonly PromisedTask[], t: Timetable, happe
       moves.push({ task: x.id, load: x.load, kind: x.kind, fromMs: was.startMs, toMs: x.startMs });
   }
   // A load that is not on the day any more was left out, or sorted anew.
-  const loads = new Set(promised.flatMap((p) => (p.kind === 'wash' || p.kind === 'hand-wash') && p.load !== null && !here.has(p.id) ? [p.load] : []));
+  const loads = new Set(
+    promised.flatMap((p) =>
+      (p.kind === 'wash' || p.kind === 'hand-wash') && p.load !== null && !here.has(p.id) ? [p.load] : [],
+    ),
+  );
   for (const load of loads) because.push({ what: 'gone', task: load, load, minutes: 0 });
   const end = Math.max(0, ...promised.map((p) => p.endMs));
   return {

@@ -55,7 +55,8 @@ function ofLoad(l: LoadReality, pieces: readonly PieceReality[]): TaskProgress[]
     return l.marksMs === null ? [] : [done(id('pretreat'), l.marksMs), done(id('marks'), l.marksMs)];
   const began = l.startedMs - (l.method === 'machine' ? loadMs : 0);
   const before = [done(id('pretreat'), began), done(id('marks'), began), done(id('air'), began)];
-  const ended = l.endedMs ?? (l.status === 'finished' ? Math.min(l.endsMs ?? Infinity, l.finishedMs ?? Infinity) : null);
+  const ended =
+    l.endedMs ?? (l.status === 'finished' ? Math.min(l.endsMs ?? Infinity, l.finishedMs ?? Infinity) : null);
   const bath: TaskProgress[] =
     l.method === 'machine'
       ? [

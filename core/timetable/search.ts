@@ -57,6 +57,8 @@ export interface SearchRequest {
   /** The order of an earlier timetable: kept where another is not better. */
   prefer?: readonly string[];
   placements?: number;
+  /** Loads that come before all others, in this order: somebody said so. */
+  first?: readonly string[];
 }
 
 /** Electricity of a block at its hours. */
@@ -86,7 +88,12 @@ export function search(request: SearchRequest): Scored {
   const others = blocks.filter((b) => !running.includes(b));
   const chores = others.filter((b) => b.load === null);
   // A bath that is used again stays with the block that fills it.
-  const heads = others.filter((b) => b.load !== null && (b.bathOf === null || !others.some((o) => o.id === b.bathOf)));
+  const allHeads = others.filter(
+    (b) => b.load !== null && (b.bathOf === null || !others.some((o) => o.id === b.bathOf)),
+  );
+  const rank = (b: Block): number => (request.first ?? []).indexOf(b.id);
+  const firsts = allHeads.filter((b) => rank(b) >= 0).sort((x, y) => rank(x) - rank(y));
+  const heads = allHeads.filter((b) => rank(b) < 0);
   const followers = (head: Block): Block[] => {
     const next = others.find((b) => b.bathOf === head.id);
     return next ? [head, ...followers(next)] : [head];
@@ -206,7 +213,8 @@ export function search(request: SearchRequest): Scored {
     return p;
   };
 
-  const start = putAll({ day: emptyDay(frame.calendar), outside: [] }, running, heads);
+  const begin: Partial = { day: emptyDay(frame.calendar), outside: [] };
+  const start = putAll(begin, [...running, ...firsts.flatMap(followers)], heads);
   const byTail = [...heads].sort((x, y) => ownTail(y) - ownTail(x) || x.id.localeCompare(y.id));
   const byDate = [...byTail].sort((x, y) => due(x) - due(y) || 0);
   const place = (id: string): number => {

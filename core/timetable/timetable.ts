@@ -57,6 +57,8 @@ export interface TimetableRequest extends WorkRequest {
   hanging?: readonly { use: ResourceUse; untilMs: number; item: HangingNow | null }[];
   /** The order of an earlier timetable of the same work. */
   prefer?: readonly string[];
+  /** Loads that come before all others. */
+  first?: readonly string[];
   /** Who does a task, from 1, where somebody said so. */
   hands?: ReadonlyMap<string, number>;
   /** How much is tried; missing = the usual. */
@@ -186,6 +188,10 @@ export function timetableOf(request: TimetableRequest): Timetable {
   const air = (s: Scored): Map<string, number> => sharedAirMin(household, s.wrapped.day.blocks, already);
   const budget = request.placements ?? searchBudget.placements;
 
+  const orders = {
+    ...(request.prefer ? { prefer: request.prefer } : {}),
+    ...(request.first ? { first: request.first } : {}),
+  };
   // First a quick look at how long things dry beside one another, then the search, then both are brought together.
   let dryMin: ReadonlyMap<string, number> = new Map();
   const quick = search({
@@ -194,7 +200,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     weights,
     prices,
     placements: 0,
-    ...(request.prefer ? { prefer: request.prefer } : {}),
+    ...orders,
   });
   dryMin = air(quick);
   let found = search({
@@ -203,7 +209,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     weights,
     prices,
     placements: budget,
-    ...(request.prefer ? { prefer: request.prefer } : {}),
+    ...orders,
   });
   for (let round = 0; round < mostAirRounds; round++) {
     const takes = air(found);
@@ -213,7 +219,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     const before = dryMin;
     // From the third round on hours only grow, so that it ends.
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
-    found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, prefer: found.order });
+    found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, ...orders, prefer: found.order });
   }
   return documentOf(request, blocks, found, {
     nowMs,

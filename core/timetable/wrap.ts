@@ -3,7 +3,17 @@
  * turns of work that are there anyway; what a date asks for is done at once; the rest comes in one last turn that ends as early as the last piece allows.
  */
 import type { ResourceUse, TaskKind } from '../model/timetable.ts';
-import { endOf, handsUpTo, handsFrom, keyOf, withBusy, type Day, type Frame, type Hanging, type PlacedBlock } from './day.ts';
+import {
+  endOf,
+  handsUpTo,
+  handsFrom,
+  keyOf,
+  withBusy,
+  type Day,
+  type Frame,
+  type Hanging,
+  type PlacedBlock,
+} from './day.ts';
 import { clearFrom, clearUpTo, oneTurnMin, withStretch, withTurn, type Stretch } from './spans.ts';
 import { handMinutes, turnEveryMin } from './work.ts';
 

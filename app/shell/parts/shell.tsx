@@ -195,7 +195,10 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
         {view?.household && (
           <>
             <HouseholdMenu view={view} />
-            <span className="push day">{view.day}</span>
+            <Link to="/today" className="push" aria-current={pathname.startsWith('/today') ? 'page' : undefined}>
+              Today
+            </Link>
+            <span className="day">{view.day}</span>
             <ShortcutSheet />
           </>
         )}

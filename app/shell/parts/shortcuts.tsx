@@ -8,6 +8,7 @@ import { Button, TextButton } from '../../ui/button.tsx';
 
 // prettier-ignore
 const keys: readonly { key: string; words: string; to: string }[] = [
+  { key: '0', words: 'Today: the hours of the day', to: '/today' },
   { key: '1', words: 'Gather: the basket', to: '/basket' }, { key: '2', words: 'Sort: the loads', to: '/sort' }, { key: '3', words: 'Wash: what is running', to: '/wash' },
   { key: '4', words: 'Dry: what hangs', to: '/dry' }, { key: '5', words: 'Away: iron and cupboard', to: '/away' }, { key: '6', words: 'Log: what was washed', to: '/log' },
   { key: '7', words: 'Household', to: '/household' },
