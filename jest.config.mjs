@@ -40,6 +40,7 @@ export default {
       testMatch: [
         '<rootDir>/words/**/*.test.ts',
         '<rootDir>/formats/**/*.test.ts',
+        '<rootDir>/bench/**/*.test.ts',
         '<rootDir>/bin/**/*.test.ts',
         '<rootDir>/app/**/*.test.ts',
         '<rootDir>/calibration/**/*.test.ts',

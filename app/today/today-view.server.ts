@@ -9,7 +9,7 @@ import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { zoneClock } from '@formats/dates.ts';
 import { deviationWords, goWords, resourceWords, wayWords } from '@words/en/today.ts';
-import { textOf, titleOf } from '@words/text.ts';
+import { listed, textOf, titleOf } from '@words/text.ts';
 import type { DayFigures } from '@data/schema.ts';
 import type { DayWish } from '@data/day.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
@@ -266,7 +266,7 @@ export function todayView(day: Day, t: Timetable, serverNow: number): TodayView 
       startMs: first.startMs,
       clock: clock(first.startMs),
       title: steps[0]?.text ?? '',
-      who: alone ? '' : who.join(' and '),
+      who: alone ? '' : listed(who),
       urgent: urgent && urgent === first ? goWords.atOnce(urgent.maxWaitMin ?? 0) : null,
       minutes: durationText((end - first.startMs) / minuteMs),
       steps,
@@ -329,6 +329,7 @@ export function todayView(day: Day, t: Timetable, serverNow: number): TodayView 
   };
   const using = (kind: ResourceUse['kind'], id: string): TimetableTask[] =>
     t.tasks.filter((y) => y.uses.some((u) => u.kind === kind && u.id === id));
+  const isAhead = (y: TimetableTask): boolean => happened.get(y.id)?.endedMs == null;
   const byLoad = (tasks: readonly TimetableTask[]): Map<string, TimetableTask[]> => {
     const groups = new Map<string, TimetableTask[]>();
     for (const y of tasks) groups.set(y.load ?? '', [...(groups.get(y.load ?? '') ?? []), y]);
@@ -426,9 +427,13 @@ export function todayView(day: Day, t: Timetable, serverNow: number): TodayView 
         ];
   const lanes: LaneView[] = [
     ...household.washers.map((w) => machineLane('washer', w.id, w.name)),
-    ...household.dryers.filter((d) => using('dryer', d.id).length > 0).map((d) => machineLane('dryer', d.id, d.name)),
-    ...household.basins.filter((b) => using('basin', b.id).length > 0).map((b) => machineLane('basin', b.id, b.name)),
-    ...household.dryingPlaces.filter((d) => using('place', d.id).length > 0).map(placeLane),
+    ...household.dryers
+      .filter((d) => using('dryer', d.id).some(isAhead))
+      .map((d) => machineLane('dryer', d.id, d.name)),
+    ...household.basins
+      .filter((b) => using('basin', b.id).some(isAhead))
+      .map((b) => machineLane('basin', b.id, b.name)),
+    ...household.dryingPlaces.filter((d) => using('place', d.id).some(isAhead)).map(placeLane),
     ...ironLane,
     ...day.people.map(personLane),
   ];

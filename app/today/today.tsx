@@ -123,6 +123,7 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
           </Notice>
         )}
         <Chart lanes={v.lanes} axis={v.axis} flags={v.flags} zone={v.zone} />
+        <Ways aim={v.aim} kept={v.kept} stamp={v.serverNow} />
         {v.wishes.length > 0 && (
           <Section>
             <h2>What was said of the day</h2>
@@ -144,7 +145,6 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
           </Section>
         )}
         <Change loads={v.loads} people={v.people} chosen={chosen} problem={problem} />
-        <Ways aim={v.aim} kept={v.kept} stamp={v.serverNow} />
         <p>
           <Link to="/today/calendar">The day in your calendar</Link>
         </p>

@@ -107,7 +107,7 @@ export function search(request: SearchRequest): Scored {
     score: number;
   }
   /** Ways to put a block on the day, best first; empty = the hours have no room for it. */
-  function choices(day: Day, block: Block, rest: readonly Block[], most: number): Choice[] {
+  function choices(day: Day, block: Block, rest: readonly Block[], most: number, hurry: boolean): Choice[] {
     left--;
     const parent = block.bathOf === null ? undefined : day.blocks.find((p) => p.block.id === block.bathOf);
     const t = parent ? Math.max(0, ...parent.block.holds.map((h) => parent.steps[h.to]?.to ?? 0)) : 0;
@@ -137,7 +137,7 @@ export function search(request: SearchRequest): Scored {
       );
     };
     const found: Choice[] = [{ ...first, score: score(first) }];
-    if (!parent && !frame.happened.has(block.steps[0]?.id ?? '')) {
+    if (!hurry && !parent && !frame.happened.has(block.steps[0]?.id ?? '')) {
       const offsets = [
         0,
         ...first.placed.steps.flatMap((s) => (s.step.attended && s.from > soonest ? [s.from - soonest] : [])),
@@ -172,7 +172,7 @@ export function search(request: SearchRequest): Scored {
     let d = day;
     const out = [...outside];
     for (const chore of chores) {
-      const [choice] = choices(d, chore, [], 1);
+      const [choice] = choices(d, chore, [], 1, false);
       if (choice) d = choice.day;
       else {
         d = outsideHours(d, chore);
@@ -202,10 +202,10 @@ export function search(request: SearchRequest): Scored {
     };
     if (better(scored, best)) best = scored;
   }
-  const putAll = (from: Partial, order: readonly Block[], rest: readonly Block[]): Partial => {
+  const putAll = (from: Partial, order: readonly Block[], rest: readonly Block[], hurry = false): Partial => {
     let p = from;
     order.forEach((block, i) => {
-      const [choice] = choices(p.day, block, [...order.slice(i + 1), ...rest], 1);
+      const [choice] = choices(p.day, block, [...order.slice(i + 1), ...rest], 1, hurry);
       p = choice
         ? { day: choice.day, outside: p.outside }
         : { day: outsideHours(p.day, block), outside: [...p.outside, block.id] };
@@ -222,18 +222,27 @@ export function search(request: SearchRequest): Scored {
     return i < 0 ? Infinity : i;
   };
   const preferred = [...byDate].sort((x, y) => (place(x.id) === place(y.id) ? 0 : place(x.id) - place(y.id)));
-  const decode = (order: readonly Block[]): void => finish(putAll(start, order.flatMap(followers), []));
+  /** Each load at the hour that weighs best at its turn, and each as soon as it can: what waits for a turn may miss the evening. */
+  const decode = (order: readonly Block[]): void => {
+    const blocks = order.flatMap(followers);
+    finish(putAll(start, blocks, []));
+    finish(putAll(start, blocks, [], true));
+  };
   if (request.prefer) decode(preferred);
   decode(byDate);
   decode(byTail);
   decode(heads);
-  if (heads.length <= everyOrderUpTo) everyOrder(start, byDate, heads.length <= 3 ? 4 : 1);
-  else improve(byDate);
+  if (heads.length <= everyOrderUpTo) {
+    const all = left;
+    everyOrder(start, byDate, 1, true);
+    left = Math.max(left, all / 2);
+    everyOrder(start, byDate, heads.length <= 3 ? 4 : 1, false);
+  } else improve(byDate);
   if (best === null) throw new Error('a day has at least one order');
   return best;
 
   /** Every order, and for few blocks several hours of each; what cannot end sooner than the best is not gone into. */
-  function everyOrder(p: Partial, rest: readonly Block[], ways: number): void {
+  function everyOrder(p: Partial, rest: readonly Block[], ways: number, hurry: boolean): void {
     if (left <= 0) return;
     const [only] = rest;
     if (!only) {
@@ -245,14 +254,14 @@ export function search(request: SearchRequest): Scored {
       const chain = followers(head);
       const [next, ...after] = chain;
       if (!next) continue;
-      const found = choices(p.day, next, others, ways);
+      const found = choices(p.day, next, others, ways, hurry);
       if (found.length === 0) {
-        everyOrder(putAll(p, chain, others), others, ways);
+        everyOrder(putAll(p, chain, others, hurry), others, ways, hurry);
         continue;
       }
       for (const c of found) {
-        const into = putAll({ day: c.day, outside: p.outside }, after, others);
-        if (!hopeless(into)) everyOrder(into, others, ways);
+        const into = putAll({ day: c.day, outside: p.outside }, after, others, hurry);
+        if (!hopeless(into)) everyOrder(into, others, ways, hurry);
       }
     }
   }

@@ -203,14 +203,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
     ...orders,
   });
   dryMin = air(quick);
-  let found = search({
-    blocks,
-    frame: frame(dryMin),
-    weights,
-    prices,
-    placements: budget,
-    ...orders,
-  });
+  let found = search({ blocks, frame: frame(dryMin), weights, prices, placements: budget, ...orders });
   for (let round = 0; round < mostAirRounds; round++) {
     const takes = air(found);
     const enough = [...takes].every(([id, min]) => (dryMin.get(id) ?? 0) >= min - 1e-6);
@@ -219,7 +212,15 @@ export function timetableOf(request: TimetableRequest): Timetable {
     const before = dryMin;
     // From the third round on hours only grow, so that it ends.
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
-    found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, ...orders, prefer: found.order });
+    const again = { ...orders, prefer: found.order };
+    found = search({
+      blocks,
+      frame: frame(dryMin),
+      weights,
+      prices,
+      placements: round === 0 ? budget / 2 : 0,
+      ...again,
+    });
   }
   return documentOf(request, blocks, found, {
     nowMs,

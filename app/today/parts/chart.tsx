@@ -4,7 +4,6 @@ import { useMove } from 'react-aria';
 import { useSubmit } from 'react-router';
 import { styled } from 'styled-components';
 import { media } from '../../theme/tokens.ts';
-import { inkOn } from '../../ui/fold.tsx';
 import { VisuallyHidden } from '../../ui/page.tsx';
 import { useFormKey } from '../../ui/post-form.tsx';
 import type { BarView, LaneView, Segment, TodayView } from '../today-view.server.ts';
@@ -115,9 +114,8 @@ const Fill = styled.i`
 `;
 const BarBox = styled.span<{ $movable: boolean; $done: boolean }>`
   position: absolute;
-  top: 0.5rem;
-  bottom: 0.5rem;
-  min-width: 8px;
+  inset: 0.5rem 0;
+  width: 100%;
   border-radius: 14px 2px 2px 14px;
   overflow: visible;
   display: flex;
@@ -130,11 +128,6 @@ const BarBox = styled.span<{ $movable: boolean; $done: boolean }>`
   cursor: ${(p) => (p.$movable ? 'grab' : 'default')};
   opacity: ${(p) => (p.$done ? 0.72 : 1)};
   touch-action: pan-y;
-  z-index: 1;
-  &:hover,
-  &:focus-visible {
-    z-index: 4;
-  }
   b {
     position: relative;
     font-size: 0.82rem;
@@ -144,9 +137,32 @@ const BarBox = styled.span<{ $movable: boolean; $done: boolean }>`
     margin-left: 0.4rem;
     background: var(--paper);
     border-radius: 6px;
-    max-width: 13rem;
+    max-width: calc(100% - 0.8rem);
     overflow: hidden;
     text-overflow: ellipsis;
+  }
+  /* A title that does not fit says nothing: it comes up when it is pointed at. */
+  @container (max-width: 4.6rem) {
+    b {
+      display: none;
+    }
+  }
+  &:hover b,
+  &:focus-visible b {
+    display: block;
+    max-width: none;
+    box-shadow: 0 0 0 1.5px var(--ink);
+  }
+`;
+const Slot = styled.span`
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  container-type: inline-size;
+  z-index: 1;
+  &:hover,
+  &:focus-within {
+    z-index: 4;
   }
 `;
 const Cloths = styled.i`
@@ -223,7 +239,7 @@ function Movable({ bar, segments, clockOf }: { bar: BarView; segments: Segment[]
         return;
       }
       px.current += deltaX;
-      const width = box.current?.parentElement?.clientWidth ?? 1;
+      const width = box.current?.parentElement?.parentElement?.clientWidth ?? 1;
       setMoved({ ms: momentAt(segments, Math.max(0, bar.from + px.current / width)), by: 'pointer' });
     },
     onMoveEnd: ({ pointerType }) => {
@@ -233,28 +249,29 @@ function Movable({ bar, segments, clockOf }: { bar: BarView; segments: Segment[]
   const from = moved ? shareOf(segments, moved.ms) : bar.from;
   const words = moved ? `${moved.ms > bar.startMs ? 'not before' : 'first, from'} ${clockOf(moved.ms)}` : '';
   return (
-    <BarBox
-      as="button"
-      type="button"
-      ref={box}
-      $movable
-      $done={false}
-      style={{ left: `${100 * from}%`, width: `${100 * (bar.to - bar.from)}%` }}
-      aria-label={`${bar.title}, ${bar.text}. Move with the arrow keys, then Enter.${words ? ` Now ${words}.` : ''}`}
-      {...moveProps}
-      onKeyDown={(e: React.KeyboardEvent) => {
-        if (e.key === 'Enter' && moved) {
-          e.preventDefault();
-          commit(moved.ms);
-        } else if (e.key === 'Escape') setMoved(null);
-        else moveProps.onKeyDown?.(e as never);
-      }}
-      onBlur={() => setMoved((m) => (m?.by === 'keyboard' ? null : m))}
-    >
-      <Cloths style={{ background: clothGradient(bar) }} />
-      <b>{bar.title}</b>
-      {moved && <Tip>{words}</Tip>}
-    </BarBox>
+    <Slot style={{ left: `${100 * from}%`, width: `${100 * (bar.to - bar.from)}%` }}>
+      <BarBox
+        as="button"
+        type="button"
+        ref={box}
+        $movable
+        $done={false}
+        aria-label={`${bar.title}, ${bar.text}. Move with the arrow keys, then Enter.${words ? ` Now ${words}.` : ''}`}
+        {...moveProps}
+        onKeyDown={(e: React.KeyboardEvent) => {
+          if (e.key === 'Enter' && moved) {
+            e.preventDefault();
+            commit(moved.ms);
+          } else if (e.key === 'Escape') setMoved(null);
+          else moveProps.onKeyDown?.(e as never);
+        }}
+        onBlur={() => setMoved((m) => (m?.by === 'keyboard' ? null : m))}
+      >
+        <Cloths style={{ background: clothGradient(bar) }} />
+        <b>{bar.title}</b>
+        {moved && <Tip>{words}</Tip>}
+      </BarBox>
+    </Slot>
   );
 }
 function shareOf(segments: readonly Segment[], ms: number): number {
@@ -266,10 +283,12 @@ function Still({ bar, person }: { bar: BarView; person: boolean }) {
   const style = { left: `${100 * bar.from}%`, width: `${100 * (bar.to - bar.from)}%` };
   if (person) return <Hands style={style} title={`${bar.title}, ${bar.text}`} />;
   return (
-    <BarBox $movable={false} $done={bar.done} style={style} title={bar.text}>
-      <Cloths style={{ background: clothGradient(bar), color: inkOn(bar.cloths[0]?.hex ?? '#8b8d94') }} />
-      <b>{bar.title}</b>
-    </BarBox>
+    <Slot style={style}>
+      <BarBox $movable={false} $done={bar.done} title={`${bar.title}, ${bar.text}`}>
+        <Cloths style={{ background: clothGradient(bar) }} />
+        <b>{bar.title}</b>
+      </BarBox>
+    </Slot>
   );
 }
 

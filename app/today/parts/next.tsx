@@ -1,11 +1,13 @@
 /** The next thing for the hands, large; then the turns that follow, with their clock times. */
+import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { media, type } from '../../theme/tokens.ts';
 import { Button, LinkButton } from '../../ui/button.tsx';
 import { Quiet } from '../../ui/page.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
-import { Timer } from '../../ui/timer.tsx';
+import { serverClock } from '../../ui/server-clock.ts';
+import { remaining, Timer } from '../../ui/timer.tsx';
 import type { TodayView, TurnView } from '../today-view.server.ts';
 
 const Card = styled.section`
@@ -52,7 +54,7 @@ const Turns = styled.ol`
   list-style: none;
   li {
     display: grid;
-    grid-template-columns: 5.2rem minmax(0, 1fr) auto;
+    grid-template-columns: 4.4rem minmax(0, 1fr);
     gap: 0.1rem 0.75rem;
     padding: 0.55rem 0;
     border-bottom: 1px dotted var(--hairline);
@@ -92,7 +94,60 @@ const Give = styled.div`
   }
 `;
 
-const shownTurns = 8;
+const shownTurns = 7;
+const shownSteps = 4;
+/** Nearer than this the minutes are counted down; before that the clock time says more. */
+const countdownMs = 60 * 60_000;
+
+const Big = styled.p`
+  font-size: ${type.figure};
+  font-weight: 740;
+  letter-spacing: -0.03em;
+  line-height: 1;
+  small {
+    font-size: 1.1rem;
+    font-weight: 600;
+    letter-spacing: 0;
+    color: var(--ink-soft);
+    margin-left: 0.5rem;
+  }
+`;
+/** When it is due: the clock time, then minutes and seconds, then how long it has been due. */
+function Due({ turn, serverNow }: { turn: TurnView; serverNow: number }) {
+  const [now, setNow] = useState(serverNow);
+  useEffect(() => {
+    const clock = serverClock(serverNow);
+    const timer = setInterval(() => setNow(clock()), 1_000);
+    return () => clearInterval(timer);
+  }, [serverNow]);
+  const left = turn.startMs - now;
+  const r = remaining(Math.abs(left));
+  if (left > countdownMs)
+    return (
+      <Big>
+        {turn.clock}
+        <small>in {r.text} h</small>
+      </Big>
+    );
+  const due = left <= 0;
+  return (
+    <Big role="timer" aria-label={turn.title}>
+      {due ? 'Now' : r.text}
+      <small>{due ? (left < -60_000 ? `due for ${r.text} ${r.unit}` : '') : `min, at ${turn.clock}`}</small>
+    </Big>
+  );
+}
+
+const Steps = ({ steps, who }: { steps: TurnView['steps']; who: string }) => (
+  <ol>
+    {steps.map((s) => (
+      <li key={s.id}>
+        {s.clock} <Link to={s.href}>{s.text}</Link>
+        {s.person && s.person !== who ? `, ${s.person}` : ''}
+      </li>
+    ))}
+  </ol>
+);
 
 /** Who else takes a turn on. */
 function HandOver({ turn, people }: { turn: TurnView; people: TodayView['people'] }) {
@@ -141,13 +196,7 @@ export function Next({
         <Quiet>{turn ? `Next for your hands${turn.who ? `: ${turn.who}` : ''}` : 'Next for your hands'}</Quiet>
         {turn ? (
           <>
-            <Timer
-              startedAt={Math.min(serverNow, turn.startMs)}
-              endsAt={turn.startMs}
-              serverNow={serverNow}
-              label={turn.title}
-              over="it is time"
-            />
+            <Due turn={turn} serverNow={serverNow} />
             <h2>{turn.title}</h2>
             {turn.urgent && <p>{turn.urgent}</p>}
             <LinkButton $large href={turn.href}>
@@ -156,14 +205,13 @@ export function Next({
             {turn.steps.length > 1 && (
               <div>
                 <Quiet>In the same turn, {turn.minutes}:</Quiet>
-                <ol>
-                  {turn.steps.slice(1).map((s) => (
-                    <li key={s.id}>
-                      {s.clock} <Link to={s.href}>{s.text}</Link>
-                      {s.person && !turn.who.startsWith(s.person) ? `, ${s.person}` : ''}
-                    </li>
-                  ))}
-                </ol>
+                <Steps steps={turn.steps.slice(1, 1 + shownSteps)} who={turn.who} />
+                {turn.steps.length > 1 + shownSteps && (
+                  <details>
+                    <summary>{turn.steps.length - 1 - shownSteps} more</summary>
+                    <Steps steps={turn.steps.slice(1 + shownSteps)} who={turn.who} />
+                  </details>
+                )}
               </div>
             )}
             <HandOver turn={turn} people={people} />
@@ -189,10 +237,10 @@ export function Next({
               <li key={t.id}>
                 <b>{t.clock}</b>
                 <Link to={t.href}>{t.title}</Link>
-                <Quiet>{t.who}</Quiet>
+                {t.who && <small>{t.who}</small>}
                 {(t.urgent ?? t.steps.length > 1) && (
                   <small>
-                    {[t.urgent, t.steps.length > 1 ? `then ${t.steps.length - 1} more, ${t.minutes}` : '']
+                    {[t.urgent, t.steps.length > 1 ? `Then ${t.steps.length - 1} more, ${t.minutes}.` : '']
                       .filter(Boolean)
                       .join(' ')}
                   </small>
@@ -208,7 +256,7 @@ export function Next({
                   <li key={t.id}>
                     <b>{t.clock}</b>
                     <span>{t.title}</span>
-                    <Quiet>{t.who}</Quiet>
+                    {t.who && <small>{t.who}</small>}
                     {t.steps.length > 1 && (
                       <small>
                         then {t.steps.length - 1} more, {t.minutes}
