@@ -5,6 +5,7 @@ import type { Household, Span } from '@core/model/household.ts';
 import type { TaskProgress, Timetable } from '@core/model/timetable.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { needOf } from '@core/rack/hang.ts';
+import { promisedStarts } from '@core/timetable/moved.ts';
 import { realityOf, type LoadReality, type PieceReality } from '@core/timetable/reality.ts';
 import type { DayAim, TimetableRequest } from '@core/timetable/timetable.ts';
 import type { LoadToDo, PieceToDo } from '@core/timetable/work.ts';
@@ -219,6 +220,7 @@ export async function readDay(scope: Scope): Promise<Day | null> {
       notBefore,
       neededBy,
       prefer: orderOf(promise),
+      ...(promise ? { keep: promisedStarts(promise.tasks) } : {}),
       first: wished('first').flatMap((w) => byRow.get(w.loadId ?? '')?.key ?? []),
       hands: new Map(wished('hands').flatMap((w) => (w.task && w.person ? [[w.task, w.person] as const] : []))),
     },

@@ -562,7 +562,9 @@ function movedWords(
       deviationWords[d.what](d.what === 'damp' ? pieceName(d.task.split('.dry.')[1] ?? '') : name(d.load), d.minutes),
     )
     .slice(0, 4);
-  const moves = moved.moves.map((m) => goWords.moved(name(m.load), clock(m.toMs), clock(m.fromMs)));
+  const moves = moved.moves
+    .filter((m, i) => moved.moves.findIndex((o) => o.load === m.load) === i)
+    .map((m) => goWords.moved(name(m.load), clock(m.toMs), clock(m.fromMs)));
   if (because.length === 0 && moves.length === 0) return null;
   return { because, moves: moves.length > 0 ? moves : [goWords.nothingElse], finish: goWords.finish(moved.finishMin) };
 }

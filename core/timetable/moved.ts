@@ -39,6 +39,20 @@ export const promiseOf = (t: Timetable): PromisedTask[] =>
   t.tasks.map(({ id, kind, load, startMs, endMs }) => ({ id, kind, load, startMs, endMs }));
 
 /**
+ * When the work of each load was promised to begin, by load; of what is no load, by its kind.
+ */
+export function promisedStarts(promised: readonly PromisedTask[]): Map<string, number> {
+  const out = new Map<string, number>();
+  const firstSteps = ['air', 'load', 'fill', 'hand-wash'];
+  for (const p of promised) {
+    const [key, step] = p.load === null ? [p.id, p.id] : [p.load, p.id.slice(p.load.length + 1)];
+    if (p.load !== null && !firstSteps.includes(step)) continue;
+    out.set(key, Math.min(p.startMs, out.get(key) ?? Infinity));
+  }
+  return out;
+}
+
+/**
  * @param happened ids of the tasks that have begun or are over.
  * @example whatMoved(promise, now, started).because // [{ what: 'longer', task: 'L1.wash', load: 'L1', minutes: 9 }]
  */

@@ -57,6 +57,9 @@ export interface SearchRequest {
   /** The order of an earlier timetable: kept where another is not better. */
   prefer?: readonly string[];
   placements?: number;
+  /** When blocks were promised to begin, minutes from now: kept, as long as no other day is better by `keepMarginMin`. */
+  keep?: ReadonlyMap<string, number>;
+  keepMarginMin?: number;
   /** Loads that come before all others, in this order: somebody said so. */
   first?: readonly string[];
 }
@@ -167,11 +170,12 @@ export function search(request: SearchRequest): Scored {
   }
 
   let best: Scored | null = null;
+  const bestNow = (): Scored | null => best;
   const ids = (day: Day): string[] => day.blocks.flatMap((b) => (b.block.load === null ? [] : [b.block.id]));
   function finish({ day, outside }: Partial): void {
     let d = day;
     const out = [...outside];
-    for (const chore of chores) {
+    for (const chore of chores.filter((c) => !day.blocks.some((b) => b.block === c))) {
       const [choice] = choices(d, chore, [], 1, false);
       if (choice) d = choice.day;
       else {
@@ -213,6 +217,18 @@ export function search(request: SearchRequest): Scored {
     return p;
   };
 
+  /** Everything at the hour it was promised, or as soon after it as it can. */
+  const asPromised = (from: Partial, order: readonly Block[], keep: ReadonlyMap<string, number>): Partial => {
+    let p = from;
+    for (const block of order) {
+      left--;
+      const fit = firstFit(p.day, block, keep.get(block.id) ?? 0, frame);
+      p = fit
+        ? { day: fit.day, outside: p.outside }
+        : { day: outsideHours(p.day, block), outside: [...p.outside, block.id] };
+    }
+    return p;
+  };
   const begin: Partial = { day: emptyDay(frame.calendar), outside: [] };
   const start = putAll(begin, [...running, ...firsts.flatMap(followers)], heads);
   const byTail = [...heads].sort((x, y) => ownTail(y) - ownTail(x) || x.id.localeCompare(y.id));
@@ -228,6 +244,15 @@ export function search(request: SearchRequest): Scored {
     finish(putAll(start, blocks, []));
     finish(putAll(start, blocks, [], true));
   };
+  let kept: Scored | null = null;
+  const { keep } = request;
+  if (keep) {
+    const promised = (b: Block): number => keep.get(b.id) ?? Infinity;
+    const order = [...heads].sort((x, y) => promised(x) - promised(y)).flatMap(followers);
+    finish(asPromised(start, [...order, ...chores.filter((c) => keep.has(c.id))], keep));
+    kept = bestNow();
+    best = null;
+  }
   if (request.prefer) decode(preferred);
   decode(byDate);
   decode(byTail);
@@ -238,8 +263,12 @@ export function search(request: SearchRequest): Scored {
     left = Math.max(left, all / 2);
     everyOrder(start, byDate, heads.length <= 3 ? 4 : 1, false);
   } else improve(byDate);
-  if (best === null) throw new Error('a day has at least one order');
-  return best;
+  const found = bestNow();
+  if (found === null) throw new Error('a day has at least one order');
+  const margin = request.keepMarginMin ?? 0;
+  return kept !== null && !better({ ...found, cost: found.cost + margin, lateMin: found.lateMin + margin }, kept)
+    ? kept
+    : found;
 
   /** Every order, and for few blocks several hours of each; what cannot end sooner than the best is not gone into. */
   function everyOrder(p: Partial, rest: readonly Block[], ways: number, hurry: boolean): void {

@@ -13,7 +13,7 @@ import { calendarOf, fixedClock, type LocalClock } from './calendar.ts';
 import { dryingTimeHours } from '../drying/drying.ts';
 import { handOut } from './hand-out.ts';
 import { emptyDay, firstFit, type Frame, type Happened, type PlacedBlock } from './day.ts';
-import { search, searchBudget, type DayWeights, type Scored } from './search.ts';
+import { better, search, searchBudget, type DayWeights, type Scored } from './search.ts';
 import { workOf, type Block, type Step, type WorkRequest } from './work.ts';
 import { theIron, type WrapTask } from './wrap.ts';
 
@@ -57,6 +57,8 @@ export interface TimetableRequest extends WorkRequest {
   hanging?: readonly { use: ResourceUse; untilMs: number; item: HangingNow | null }[];
   /** The order of an earlier timetable of the same work. */
   prefer?: readonly string[];
+  /** When loads, and what is no load, were promised to begin. */
+  keep?: ReadonlyMap<string, number>;
   /** Loads that come before all others. */
   first?: readonly string[];
   /** Who does a task, from 1, where somebody said so. */
@@ -101,6 +103,8 @@ function bringIn(blocks: readonly Block[], frame: Frame, household: Household): 
 }
 const usualGapMm = 100;
 
+/** What was promised gives way to nothing that is better by less, min. */
+const promiseMarginMin = 20;
 /** Rounds in which hours of drying and hours of hanging are brought together. */
 const mostAirRounds = 6;
 /** Cloth that stays damp longer smells, min. */
@@ -203,7 +207,20 @@ export function timetableOf(request: TimetableRequest): Timetable {
     ...orders,
   });
   dryMin = air(quick);
-  let found = search({ blocks, frame: frame(dryMin), weights, prices, placements: budget, ...orders });
+  const kept = request.keep
+    ? { keep: new Map([...request.keep].map(([id, ms]) => [id, minutes(ms)])), keepMarginMin: promiseMarginMin }
+    : {};
+  let found = search({ blocks, frame: frame(dryMin), weights, prices, placements: budget, ...orders, ...kept });
+  if (aim !== 'usual') {
+    // What the usual weights find may serve another aim better than its own search.
+    const usual = weightsOf('usual', household.rules.priority);
+    const other = search({ blocks, frame: frame(dryMin), weights: usual, prices, placements: budget / 2, ...orders });
+    const cost =
+      other.wrapped.finish +
+      weights.interruptionMin * other.wrapped.day.turns.length +
+      weights.perMoney * other.energyMoney;
+    if (better({ ...other, cost }, found)) found = { ...other, cost };
+  }
   for (let round = 0; round < mostAirRounds; round++) {
     const takes = air(found);
     const enough = [...takes].every(([id, min]) => (dryMin.get(id) ?? 0) >= min - 1e-6);
@@ -212,15 +229,9 @@ export function timetableOf(request: TimetableRequest): Timetable {
     const before = dryMin;
     // From the third round on hours only grow, so that it ends.
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
-    const again = { ...orders, prefer: found.order };
-    found = search({
-      blocks,
-      frame: frame(dryMin),
-      weights,
-      prices,
-      placements: round === 0 ? budget / 2 : 0,
-      ...again,
-    });
+    const keep = new Map(found.wrapped.day.blocks.map((b) => [b.block.id, b.steps[0]?.from ?? 0]));
+    const again = { ...orders, prefer: found.order, keep };
+    found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, ...again });
   }
   return documentOf(request, blocks, found, {
     nowMs,

@@ -8,7 +8,7 @@ import { VisuallyHidden } from '../../ui/page.tsx';
 import { useFormKey } from '../../ui/post-form.tsx';
 import type { BarView, LaneView, Segment, TodayView } from '../today-view.server.ts';
 
-const unitPx = 34;
+const unitPx = 22;
 const Scroll = styled.div`
   overflow-x: auto;
   margin-top: 1rem;
@@ -128,6 +128,7 @@ const BarBox = styled.span<{ $movable: boolean; $done: boolean }>`
   cursor: ${(p) => (p.$movable ? 'grab' : 'default')};
   opacity: ${(p) => (p.$done ? 0.72 : 1)};
   touch-action: pan-y;
+  user-select: none;
   b {
     position: relative;
     font-size: 0.82rem;
