@@ -70,6 +70,7 @@ export const timesSchema = v.object({
   cheapHours: hoursField('Cheap hours'),
   cheapPerKwh: typedNumber('Price in cheap hours', 0, 10),
   people: v.optional(typedNumber('People who wash', 1, 12)),
+  names: v.optional(v.string()),
   away: v.optional(v.string()),
   slots: v.optional(v.string()),
 });
@@ -129,12 +130,26 @@ const spanText = (from: string, to: string, timeZone: string): string => {
   const [a, b] = [at(from, timeZone), at(to, timeZone)];
   return `${a.day} ${a.clock} to ${a.day === b.day ? '' : `${b.day} `}${b.clock}`;
 };
+const mostNames = 12;
+const longestName = 40;
+/** Names of those who wash, one a line; errors by field. */
+export function namesOf(f: TimesForm): { names: string[] } | { errors: Record<string, string[]> } {
+  const names = linesOf(f.names ?? '');
+  const long = names.find((n) => n.length > longestName);
+  if (long) return { errors: { names: [`Their names: “${long.slice(0, 20)}…” is longer than a name.`] } };
+  if (names.length > mostNames) return { errors: { names: ['Their names: at most twelve.'] } };
+  if (new Set(names.map((n) => n.toLowerCase())).size < names.length)
+    return { errors: { names: ['Their names: one stands twice.'] } };
+  return { names };
+}
 export const shownTimes = (
   times: Times,
   tariff: Tariff,
   timeZone: string,
   washers: readonly WasherName[],
+  names: readonly string[] = [],
 ): Record<string, string> => ({
+  names: names.join('\n'),
   quietHours: (times.quietHours ?? []).map(([a, b]) => `${a}-${b}`).join('\n'),
   cheapHours: (tariff.cheapHours ?? []).map(([a, b]) => `${a}-${b}`).join('\n'),
   cheapPerKwh: tariff.cheapPerKwh?.toString() ?? '',

@@ -6,7 +6,7 @@ import { overtaken, versionOf } from '../forms/seen.server.ts';
 import { conflict, notFound, onSubmit, withHousehold, type Scope } from '../server/request.server.ts';
 import { AreaField, FieldGrid, NumberField } from '../ui/fields.tsx';
 import { Editor, editorFields } from './parts/editor.tsx';
-import { shownTimes, spansOf, timesSchema } from './times-form.ts';
+import { namesOf, shownTimes, spansOf, timesSchema } from './times-form.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Times · Neat Fold' }];
 
@@ -14,7 +14,8 @@ async function find({ tx }: Scope) {
   const view = await readHousehold(tx);
   if (!view) throw notFound('There is no household yet.');
   const washers = (view.document.washers ?? []).map((w) => ({ id: w.id, name: w.name ?? w.id }));
-  const shown = shownTimes(view.document.times ?? {}, view.document.tariff ?? {}, view.timeZone, washers);
+  const { times, tariff } = view.document;
+  const shown = shownTimes(times ?? {}, tariff ?? {}, view.timeZone, washers, view.people);
   return { view, washers, shown };
 }
 export const loader = ({ context }: Route.LoaderArgs) =>
@@ -29,12 +30,19 @@ export const action = (args: Route.ActionArgs) =>
     if (!read.ok) return data(read.reply, { status: 422 });
     const spans = spansOf(read.value, view.timeZone, washers);
     if ('errors' in spans) return data(replyOf(form, spans.errors), { status: 422 });
+    const named = namesOf(read.value);
+    if ('errors' in named) return data(replyOf(form, named.errors), { status: 422 });
     const late = overtaken(form, shown);
     if (late) return conflict(late);
     const { cheapHours: _h, cheapPerKwh: _p, ...tariff } = view.document.tariff ?? {};
     await rememberHousehold(scope.tx, scope.householdId, { note: 'Times: changed', at: scope.now });
     await saveGeneral(scope.tx, {
-      times: spans.times,
+      // Who is named washes: as many people as names, where there are more of them.
+      times: {
+        ...spans.times,
+        ...(named.names.length > (spans.times.people ?? 1) ? { people: named.names.length } : {}),
+      },
+      peopleNames: named.names,
       tariff: {
         ...tariff,
         ...(read.value.cheapHours ? { cheapHours: read.value.cheapHours } : {}),
@@ -68,6 +76,7 @@ export default function Times({ loaderData: v, actionData }: Route.ComponentProp
           hint="Empty: three quarters of the usual."
         />
         <NumberField {...bind('people', 'People who wash')} />
+        <AreaField {...bind('names', 'Their names')} hint="One a line. The day is shared out among them." />
       </FieldGrid>
     </Editor>
   );

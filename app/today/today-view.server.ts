@@ -39,6 +39,8 @@ export interface TurnView {
   urgent: string | null;
   minutes: string;
   steps: StepView[];
+  /** Ids of all its tasks. */
+  tasks: string[];
   href: string;
   go: string;
 }
@@ -270,6 +272,7 @@ export function todayView(day: Day, t: Timetable, serverNow: number): TodayView 
       urgent: urgent && urgent === first ? goWords.atOnce(urgent.maxWaitMin ?? 0) : null,
       minutes: durationText((end - first.startMs) / minuteMs),
       steps,
+      tasks: tasks.map((x) => x.id),
       href: hrefOf(first),
       go: goWords.go[first.kind],
     };

@@ -1,5 +1,5 @@
 /** The home of the day: the next thing for the hands, the lanes with now as a line, other ways to order it, what moved. */
-import { data, Link, redirect } from 'react-router';
+import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { withHousehold, onSubmit, field } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
@@ -57,6 +57,15 @@ const Side = styled.div`
   gap: 1rem;
   min-width: 0;
 `;
+/** What has to be known before anything is done. */
+const Told = styled.div`
+  grid-column: 1 / -1;
+  display: grid;
+  gap: 0.6rem;
+  &:empty {
+    display: none;
+  }
+`;
 const Wishes = styled.ul`
   display: grid;
   gap: 0.1rem;
@@ -85,17 +94,7 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
   const problem = actionData ?? null;
   return (
     <Home>
-      <Side>
-        <Next turn={v.next} turns={v.turns} clocks={v.clocks} people={v.people} serverNow={v.serverNow} />
-        <Caller turns={v.next ? [v.next, ...v.turns] : v.turns} serverNow={v.serverNow} />
-      </Side>
-      <div>
-        <PageHead>
-          <div>
-            <h1>{v.heading}</h1>
-            <p>{v.facts}</p>
-          </div>
-        </PageHead>
+      <Told>
         {v.moved && (
           <Notice severity="info" title={v.moved.because[0]?.replace(/\.$/, '') ?? 'The day has moved'} live>
             {v.moved.because.slice(1).join(' ')} {v.moved.moves.join(' ')} {v.moved.finish}{' '}
@@ -117,6 +116,18 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
             {w}
           </Notice>
         ))}
+      </Told>
+      <Side>
+        <Next turn={v.next} turns={v.turns} clocks={v.clocks} people={v.people} serverNow={v.serverNow} />
+        <Caller turns={v.next ? [v.next, ...v.turns] : v.turns} serverNow={v.serverNow} />
+      </Side>
+      <div>
+        <PageHead>
+          <div>
+            <h1>{v.heading}</h1>
+            <p>{v.facts}</p>
+          </div>
+        </PageHead>
         {problem && (
           <Notice severity="caution" title="Not changed" live>
             {problem.problem}
@@ -135,7 +146,7 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
                   <PostForm preventScrollReset>
                     <input type="hidden" name="intent" value="drop" />
                     <input type="hidden" name="wish" value={w.id} />
-                    <TextButton type="submit" aria-label={`Take back: ${w.text}`}>
+                    <TextButton type="submit" aria-label={`Take it back: ${w.text}`}>
                       Take it back
                     </TextButton>
                   </PostForm>
@@ -145,8 +156,10 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
           </Section>
         )}
         <Change loads={v.loads} people={v.people} chosen={chosen} problem={problem} />
-        <p>
-          <Link to="/today/calendar">The day in your calendar</Link>
+        <p style={{ marginTop: '1.25rem' }}>
+          <LinkButton $quiet href="/today/calendar">
+            The day in your calendar
+          </LinkButton>
         </p>
       </div>
     </Home>

@@ -191,7 +191,7 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
       <Skip href="#work">Skip to the work</Skip>
       <Top>
         {busy && <Busy role="progressbar" aria-label="Loading" />}
-        <Link to={atTheDoor.has(pathname) ? '/welcome' : '/basket'}>Neat Fold</Link>
+        <Link to={atTheDoor.has(pathname) ? '/welcome' : '/'}>Neat Fold</Link>
         {view?.household && (
           <>
             <HouseholdMenu view={view} />

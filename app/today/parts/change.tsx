@@ -2,7 +2,7 @@
 import { styled } from 'styled-components';
 import { media } from '../../theme/tokens.ts';
 import { Button } from '../../ui/button.tsx';
-import { TextField } from '../../ui/fields.tsx';
+import { SelectField, TextField } from '../../ui/fields.tsx';
 import { Quiet, Section } from '../../ui/page.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
 import type { DayLoadView, TodayView } from '../today-view.server.ts';
@@ -24,21 +24,15 @@ const Row = styled.div`
     flex: 1 1 7rem;
   }
 `;
-const Choice = styled.label`
-  display: grid;
-  gap: 0.25rem;
-  font-weight: 600;
-  font-size: 0.92rem;
-  flex: 1 1 100%;
-  min-width: 0;
-  select {
-    min-height: 2.75rem;
-    border: 1.5px solid var(--hairline);
-    border-radius: 4px 10px 4px 10px;
-    background: var(--paper);
-    color: var(--ink);
-    padding: 0.2rem 0.5rem;
-    width: 100%;
+const Whole = styled.div`
+  && {
+    flex: 1 1 100%;
+  }
+`;
+/** The chart is for wide screens. */
+const Hint = styled(Quiet)`
+  ${media.phone} {
+    display: none;
   }
 `;
 
@@ -70,17 +64,15 @@ export function Change({
         {waiting.length > 0 && (
           <PostForm preventScrollReset>
             <Row>
-              <Choice>
-                Load
-                <select name="load" defaultValue={chosen || waiting[0]?.id} key={chosen}>
-                  {waiting.map((l) => (
-                    <option key={l.id} value={l.id}>
-                      {l.title}
-                      {l.start ? ` (${l.start})` : ''}
-                    </option>
-                  ))}
-                </select>
-              </Choice>
+              <Whole>
+                <SelectField
+                  key={chosen}
+                  name="load"
+                  label="Load"
+                  defaultValue={chosen || waiting[0]?.id}
+                  options={waiting.map((l) => [l.id, l.start ? `${l.title} (${l.start})` : l.title])}
+                />
+              </Whole>
               <TextField
                 name="at"
                 label="Time"
@@ -103,16 +95,14 @@ export function Change({
         <PostForm preventScrollReset>
           <Row>
             {people.length > 1 ? (
-              <Choice>
-                Who is out
-                <select name="person" defaultValue="1">
-                  {people.map((p) => (
-                    <option key={p.person} value={p.person}>
-                      {p.name}
-                    </option>
-                  ))}
-                </select>
-              </Choice>
+              <Whole>
+                <SelectField
+                  name="person"
+                  label="Who is out"
+                  defaultValue="1"
+                  options={people.map((p) => [String(p.person), p.name])}
+                />
+              </Whole>
             ) : (
               <input type="hidden" name="person" value="1" />
             )}
@@ -142,7 +132,7 @@ export function Change({
           </Row>
         </PostForm>
       </Forms>
-      <Quiet>A bar on the chart may be dragged, or moved with the arrow keys and Enter, to the same end.</Quiet>
+      <Hint>A bar on the chart may be dragged, or moved with the arrow keys and Enter, to the same end.</Hint>
     </Section>
   );
 }

@@ -8,9 +8,12 @@ import { VisuallyHidden } from '../../ui/page.tsx';
 import { useFormKey } from '../../ui/post-form.tsx';
 import type { BarView, LaneView, Segment, TodayView } from '../today-view.server.ts';
 
-const unitPx = 22;
+/** Wide enough that the shortest run can be taken hold of. */
+const unitPx = 30;
 const Scroll = styled.div`
   overflow-x: auto;
+  scrollbar-width: thin;
+  scrollbar-color: var(--shelf) transparent;
   margin-top: 1rem;
   padding-bottom: 0.3rem;
   position: relative;
@@ -160,6 +163,7 @@ const Slot = styled.span`
   top: 0;
   bottom: 0;
   container-type: inline-size;
+  min-width: 24px;
   z-index: 1;
   &:hover,
   &:focus-within {
@@ -307,7 +311,7 @@ function Lane({
   return (
     <>
       <Name>
-        {lane.name}
+        <span>{lane.name}</span>
         <small>{lane.note}</small>
       </Name>
       <Track $tall={lane.kind !== 'person'}>

@@ -156,18 +156,16 @@ function HandOver({ turn, people }: { turn: TurnView; people: TodayView['people'
   return (
     <PostForm preventScrollReset>
       <input type="hidden" name="intent" value="hands" />
-      <input type="hidden" name="tasks" value={turn.steps.map((s) => s.id).join(' ')} />
+      <input type="hidden" name="tasks" value={turn.tasks.join(' ')} />
       <Give>
-        <label>
-          Hand over to{' '}
-          <select name="person" defaultValue={other?.person} key={turn.id}>
-            {people.map((p) => (
-              <option key={p.person} value={p.person}>
-                {p.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        <label htmlFor="hand-over">Hand over to</label>
+        <select id="hand-over" name="person" defaultValue={other?.person} key={turn.id}>
+          {people.map((p) => (
+            <option key={p.person} value={p.person}>
+              {p.name}
+            </option>
+          ))}
+        </select>
         <Button $quiet type="submit">
           Give it
         </Button>
