@@ -45,7 +45,9 @@ export function zoneClock(now: Date, timeZone: string): (day: number, hour: numb
     const whole = Math.floor(hour / 24);
     const minutes = Math.round((hour - 24 * whole) * 60);
     const time = new Time(Math.floor(minutes / 60), minutes % 60);
-    return toZoned(toCalendarDateTime(today.add({ days: day + whole }), time), timeZone).toDate().getTime();
+    return toZoned(toCalendarDateTime(today.add({ days: day + whole }), time), timeZone)
+      .toDate()
+      .getTime();
   };
 }
 /** Whether a text names a time zone. */
