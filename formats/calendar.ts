@@ -58,9 +58,7 @@ export function calendarText(document: TimetableDocument, stampedAt: string, nam
       summary,
       description,
     });
-    const rings = tasks.some(
-      (t) => t.attended && (t.kind === 'flip' || (t.maxWaitMin !== null && t.maxWaitMin <= ringsFromWaitMin)),
-    );
+    const rings = tasks.some((t) => t.kind === 'flip' || (t.maxWaitMin !== null && t.maxWaitMin <= ringsFromWaitMin));
     if (rings) made.createAlarm({ type: ICalAlarmType.display, triggerBefore: ringsBeforeS, description: summary });
   };
   const events = [

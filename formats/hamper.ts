@@ -219,6 +219,8 @@ export function householdOf(d: HouseholdDocument): Household {
 const usualCheapShare = 0.75;
 const hoursOfClock = (clock: string): number => Number(clock.slice(0, 2)) + Number(clock.slice(3)) / 60;
 const clockSpan = ([from, to]: readonly [string, string]): ClockSpan => [hoursOfClock(from), hoursOfClock(to)];
+/** More pairs of hands than any household has. */
+const mostHands = 24;
 function timesOf(d: HouseholdDocument['times']): HouseTimes {
   const times = stated(d);
   const ms = (instant: string): number => Date.parse(instant);
@@ -226,7 +228,7 @@ function timesOf(d: HouseholdDocument['times']): HouseTimes {
     quietHours: (times.quietHours ?? []).map(clockSpan),
     away: (times.away ?? []).map(([from, to]) => ({ fromMs: ms(from), toMs: ms(to) })),
     slots: (times.slots ?? []).map((s) => ({ washer: s.washer, fromMs: ms(s.from), toMs: ms(s.to) })),
-    people: Math.max(1, times.people ?? 1),
+    people: Math.min(mostHands, Math.max(1, times.people ?? 1)),
   };
 }
 

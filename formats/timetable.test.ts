@@ -79,7 +79,7 @@ describe('the timetable document', () => {
     expect(t.tasks[1]).toMatchObject({
       id: 'L1.wash',
       end: '2026-05-09T10:00:00+02:00',
-      maxWaitMin: 0,
+      maxWaitMin: null,
       text: 'c, 30 °C, 800 rpm',
     });
     expect(t.tasks.find((x) => x.id === 'L1.hang')).toMatchObject({ after: ['L1.take-out'], maxWaitMin: 30 });
@@ -114,6 +114,20 @@ describe('the timetable document', () => {
       end: '2026-05-09T10:21:00+02:00',
     });
     expect(t.tasks.find((x) => x.id === 'L1.take-out')?.start).toBe('2026-05-09T10:21:00+02:00');
+  });
+  test('a run that was told alone implies that it was loaded; the rest comes from now on', () => {
+    const progress = [{ task: 'L1.wash', started: '2026-05-09T08:31:00+02:00', ended: null }];
+    const t = read(hamper({ now: '2026-05-09T09:00:00+02:00', progress }));
+    expect(t.tasks.find((x) => x.id === 'L1.load')).toMatchObject({
+      start: '2026-05-09T08:21:00+02:00',
+      end: '2026-05-09T08:31:00+02:00',
+    });
+    expect(t.tasks.find((x) => x.id === 'L1.take-out')?.start).toBe('2026-05-09T10:21:00+02:00');
+    const pressed = [{ task: 'L1.press.a', started: '2026-05-09T08:50:00+02:00', ended: '2026-05-09T08:55:00+02:00' }];
+    const late = read(hamper({ now: '2026-05-09T09:00:00+02:00', progress: pressed }));
+    expect(late.tasks.find((x) => x.id === 'L1.dry.a')?.end).toBe('2026-05-09T08:50:00+02:00');
+    expect(late.tasks.find((x) => x.id === 'L1.wash')?.end.slice(0, 10)).toMatch(/2026-05-0[89]/);
+    expect(late.tasks.find((x) => x.id === 'L1.put-away.a')?.start).toBe('2026-05-09T09:00:00+02:00');
   });
   test('bad progress is refused by name', () => {
     const of = (p: object) => problems(hamper({ progress: [p] }));

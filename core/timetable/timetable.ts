@@ -12,6 +12,7 @@ import { lowerBoundMin } from './bound.ts';
 import { calendarOf, fixedClock, type LocalClock } from './calendar.ts';
 import { dryingTimeHours } from '../drying/drying.ts';
 import { handOut } from './hand-out.ts';
+import { withImplied } from './implied.ts';
 import { emptyDay, firstFit, type Frame, type Happened, type PlacedBlock } from './day.ts';
 import { better, search, searchBudget, type DayWeights, type Scored } from './search.ts';
 import { workOf, type Block, type Step, type WorkRequest } from './work.ts';
@@ -166,7 +167,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
       const said = request.neededBy?.get(p.id);
       if (said !== undefined) p.neededByMin = Math.min(p.neededByMin, minutes(said));
     }
-  const happened = new Map(
+  const told = new Map(
     (request.progress ?? []).map((p): [string, Happened] => [
       p.task,
       {
@@ -176,6 +177,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
       },
     ]),
   );
+  const happened = withImplied(blocks, told);
   const weights = weightsOf(aim, household.rules.priority);
   const prices = { usualPerKwh: household.tariff.electricityPerKwh, cheapPerKwh: household.tariff.cheapPerKwh };
   const frame = (dryMin: ReadonlyMap<string, number>): Frame => ({
@@ -271,7 +273,8 @@ function documentOf(
       person: step.attended ? hours.person + 1 : null,
       uses,
       after,
-      maxWaitMin,
+      // What needs no hands waits for nobody.
+      maxWaitMin: step.attended ? maxWaitMin : null,
       message: step.message,
     });
   };
