@@ -76,6 +76,8 @@ const screens = [
   '/sort',
   '/sort?load=3',
   'ticket',
+  '/today',
+  '/today/calendar',
   '/wash',
   '/dry',
   '/dry?piece=ren-hoodie',

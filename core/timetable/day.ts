@@ -121,17 +121,21 @@ function roomFrom(day: Day, frame: Frame, piece: PieceWork, t: number, minutes: 
   return t;
 }
 
-type Attempt = { ok: true; day: Day; placed: PlacedBlock } | { ok: false; later: number };
+type Attempt = { ok: true; day: Day; placed: PlacedBlock } | { ok: false; next: number };
 
 /**
- * Puts a block on the day with its first step at `start` or, where something was in the way, says how much later to try. `strict` false = where the hours people
+ * Puts a block on the day with its first step at `start` or, where something was in the way, says when to try next. `strict` false = where the hours people
  * gave have no room for it, they are not kept.
  */
 export function tryAt(day: Day, block: Block, start: number, frame: Frame, strict: boolean): Attempt {
   const { calendar, happened, dryMin } = frame;
   let { people, turns } = day;
   const placed: Placed[] = [];
-  const later = (by: number): Attempt => ({ ok: false, later: Math.max(by, 1) });
+  // Counted from where the first step came to stand: hands may have been free only long after `start`.
+  const later = (by: number): Attempt => ({
+    ok: false,
+    next: Math.max(start, placed[0]?.from ?? start) + Math.max(by, 1),
+  });
   const shut = (step: Step): readonly Stretch[] =>
     !strict || step.hours === 'any'
       ? []
@@ -253,7 +257,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
   return { ok: true, placed: block_, day: { people, taken, turns, blocks: [...day.blocks, block_] } };
 }
 
-const mostTries = 400;
+const mostTries = 1_000;
 /** The first way a block fits from `t` on; null = it does not within the days looked at. */
 export function firstFit(
   day: Day,
@@ -263,10 +267,11 @@ export function firstFit(
   strict = true,
 ): (Attempt & { ok: true }) | null {
   let start = Math.max(t, 0, frame.notBefore.get(block.id) ?? 0);
-  for (let k = 0; k < mostTries && start < frame.calendar.endMin; k++) {
+  const end = strict ? frame.calendar.endMin : Infinity;
+  for (let k = 0; k < mostTries && start < end; k++) {
     const attempt = tryAt(day, block, start, frame, strict);
     if (attempt.ok) return attempt;
-    start += attempt.later;
+    start = attempt.next;
   }
   return null;
 }

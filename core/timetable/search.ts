@@ -164,9 +164,11 @@ export function search(request: SearchRequest): Scored {
     return found.sort((a, b) => a.score - b.score).slice(0, most);
   }
   function outsideHours(day: Day, block: Block): Day {
-    const fit = firstFit(day, block, 0, frame, false);
-    // Without any hours kept a block always fits: it is tried at every later moment.
-    return fit ? fit.day : day;
+    // After everything else at the latest there is room.
+    const last = Math.max(0, ...[...day.people, ...day.taken.values()].flatMap((list) => list.at(-1)?.to ?? 0));
+    const fit = firstFit(day, block, 0, frame, false) ?? firstFit(day, block, last, frame, false);
+    if (!fit) throw new Error(`no hour was found for ${block.id}`);
+    return fit.day;
   }
 
   let best: Scored | null = null;

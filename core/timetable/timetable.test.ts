@@ -42,6 +42,8 @@ const anyTimes: fc.Arbitrary<HouseTimes> = fc.record({
       [21.5, 6],
       [13, 15],
     ] as const,
+    // A minute and a half a day: nothing fits, and nothing is left out for it.
+    [[0, 23.98]] as const,
   ),
   away: fc.constantFrom(
     [],
