@@ -21,6 +21,7 @@ export default [
   route('plan.json', 'sort/plan-download.ts'),
   route('today', 'today/today.tsx'),
   route('today/ways', 'today/today-ways.ts'),
+  route('today/next', 'today/today-next.ts'),
   route('today/calendar', 'today/calendar.tsx'),
   route('today.ics', 'today/day-download.ts'),
   route('wash', 'wash/wash.tsx'),

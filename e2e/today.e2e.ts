@@ -251,6 +251,25 @@ describe('on the phone, and without scripts', () => {
   });
 });
 
+test('the page calls when a turn is due', async () => {
+  const fresh = await browser.newContext({ viewport: laptop });
+  const p = await fresh.newPage();
+  await p.clock.install();
+  await open(p, '/today');
+  const ahead = (await (await fetch(`${address}/today/next`)).json()) as {
+    serverNow: number;
+    calls: { startMs: number; title: string }[];
+  };
+  const later = ahead.calls.find((c) => c.startMs > ahead.serverNow + 120_000);
+  if (!later) throw new Error('a turn is still to come');
+  const status = p.getByRole('status').filter({ hasText: later.title });
+  expect(await status.count()).toBe(0);
+  await p.clock.fastForward(later.startMs - ahead.serverNow);
+  await p.clock.runFor(5_000);
+  await status.first().waitFor({ state: 'attached' });
+  await fresh.close();
+});
+
 describe('as a calendar', () => {
   const uidsOf = (text: string): string[] =>
     new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent').map((e) => new ICAL.Event(e).uid);

@@ -3,7 +3,9 @@ import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { withHousehold, onSubmit, field } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
+import { Bell } from '../ui/awake.tsx';
 import { LinkButton, TextButton } from '../ui/button.tsx';
+import { Caller } from '../ui/caller.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
@@ -13,7 +15,6 @@ import type { Route } from './+types/today';
 import { hoursOf, readDay } from './day.server.ts';
 import { changeDay } from './today-change.server.ts';
 import { todayView } from './today-view.server.ts';
-import { Caller } from './parts/caller.tsx';
 import { Change } from './parts/change.tsx';
 import { Chart } from './parts/chart.tsx';
 import { Next } from './parts/next.tsx';
@@ -119,7 +120,10 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
       </Told>
       <Side>
         <Next turn={v.next} turns={v.turns} clocks={v.clocks} people={v.people} serverNow={v.serverNow} />
-        <Caller turns={v.next ? [v.next, ...v.turns] : v.turns} serverNow={v.serverNow} />
+        <div>
+          <Bell words="Call me when a turn is due" />
+          <Caller calls={v.next ? [v.next, ...v.turns] : v.turns} serverNow={v.serverNow} />
+        </div>
       </Side>
       <div>
         <PageHead>

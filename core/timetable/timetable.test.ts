@@ -85,6 +85,36 @@ describe('every timetable keeps the rules of its document', () => {
     ));
 });
 
+test('a plan warns of the very dates its timetable misses', () =>
+  fc.assert(
+    fc.property(
+      anyTimes,
+      fc.array(fc.tuple(everydayGarment, fc.constantFrom(null, 4, 9, 24)), { minLength: 1, maxLength: 5 }),
+      (times, list) => {
+        const pieces = list.map(([g, hours], i) => ({
+          ...g,
+          id: `g${i}`,
+          name: `Piece ${i}`,
+          neededBy: hours === null ? null : new Date(Date.parse(now) + hours * 3_600_000).toISOString(),
+        }));
+        const house = { ...household, times };
+        const plan = planBasket({ household: house, garments: pieces, now });
+        const warned = plan.warnings.flatMap((w) =>
+          w.message.code === 'warn.date-short' || w.message.code === 'warn.date-order' ? w.garments : [],
+        );
+        const { late } = timetableOf({
+          household: house,
+          garments: pieces,
+          now,
+          loads: plan.loads,
+          planned: plan.garments,
+        });
+        expect([...warned].sort()).toEqual(late.map((l) => l.garment).sort());
+      },
+    ),
+    { numRuns: 15 },
+  ));
+
 /** What has happened of a timetable by a moment, everything as it was planned. */
 const happenedBy = (t: Timetable, ms: number): TaskProgress[] =>
   t.tasks.flatMap((x) =>

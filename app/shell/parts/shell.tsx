@@ -6,6 +6,7 @@ import { media } from '../../theme/tokens.ts';
 import type { ShellView } from '../shell-view.server.ts';
 import { ClothPatterns } from '../../ui/fold.tsx';
 import { VisuallyHidden } from '../../ui/page.tsx';
+import { DayCaller } from './day-caller.tsx';
 import { HouseholdMenu } from './household-menu.tsx';
 import { ShortcutSheet } from './shortcuts.tsx';
 
@@ -195,6 +196,7 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
         {view?.household && (
           <>
             <HouseholdMenu view={view} />
+            {!pathname.startsWith('/today') && <DayCaller />}
             <Link to="/today" className="push" aria-current={pathname.startsWith('/today') ? 'page' : undefined}>
               Today
             </Link>
