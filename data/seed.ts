@@ -189,7 +189,12 @@ export async function loadDemo(now: Date): Promise<boolean> {
       );
       inLoads.set(daysAgo, await storeDay(tx, day, readings, now));
     }
-    const events = history.events.map((e): NewEvent => {
+    // What was washed of late and still hangs, or waits for the iron, nobody has worn since.
+    const washedSince = new Map(
+      [yesterday, morning].flatMap((day) => day.hamper.garments.map((g) => [g.id, day.at] as const)),
+    );
+    const told = history.events.filter((e) => e.kind !== 'worn' || momentOf(e) < (washedSince.get(e.garmentId) ?? now));
+    const events = told.map((e): NewEvent => {
       const load = e.kind === 'washed' || e.kind === 'read' ? inLoads.get(e.daysAgo)?.get(e.garmentId) : undefined;
       return {
         garmentId: e.garmentId,

@@ -1,10 +1,8 @@
 /** The day of a household now: its loads and its pieces, what has happened of them, what was said of its hours, and the timetable that follows. */
 import { createHash } from 'node:crypto';
-import { barShare } from '@core/drying/spaces.ts';
+import { barShares } from '@core/drying/spaces.ts';
 import type { Household, Span } from '@core/model/household.ts';
 import type { TaskProgress, Timetable } from '@core/model/timetable.ts';
-import { profileOf } from '@core/piece/profile.ts';
-import { needOf } from '@core/rack/hang.ts';
 import { promisedStarts } from '@core/timetable/moved.ts';
 import { realityOf, type LoadReality, type PieceReality } from '@core/timetable/reality.ts';
 import type { DayAim, TimetableRequest } from '@core/timetable/timetable.ts';
@@ -90,6 +88,12 @@ export async function readDay(scope: Scope): Promise<Day | null> {
   const treated = await treatedSince(tx, newest?.createdAt ?? scope.now);
   const skipped = new Set(wishes.flatMap((w) => (w.kind === 'skip' && w.loadId ? [w.loadId] : [])));
 
+  const shares = new Map(
+    household.dryingPlaces.flatMap((d) => [
+      ...barShares([...wet.values()].filter((w) => w.place === d.id).map((w) => ({ id: w.garmentId, spots: w.spots }))),
+    ]),
+  );
+
   const loads: DayLoad[] = [];
   const realities: LoadReality[] = [];
   const pieceRealities: PieceReality[] = [];
@@ -141,7 +145,6 @@ export async function readDay(scope: Scope): Promise<Day | null> {
       const out = w?.loadId === row.id ? w : undefined;
       const place = household.dryingPlaces.find((d) => d.id === out?.place);
       const hangs = out?.position && place ? { method: out.position, place: place.id } : null;
-      const profile = profileOf(garmentOf(mine.find((x) => x.id === g.id) as GarmentDocument), household.rules);
       planned.push({
         id: g.id,
         outcome: 'wash',
@@ -151,7 +154,7 @@ export async function readDay(scope: Scope): Promise<Day | null> {
             ? {
                 ...(g.dry ?? { hours: 0, shade: false, awayFromHeat: false, flips: 0 }),
                 ...hangs,
-                bars: hangs.method === 'bars' ? barShare(place, needOf(profile, 0, household.rules)) : 0,
+                bars: hangs.method === 'bars' ? (shares.get(g.id) ?? 0) : 0,
               }
             : g.dry,
         press: g.press,

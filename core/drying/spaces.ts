@@ -33,20 +33,22 @@ export interface Spot {
 export const flatAreaM2 = ({ kind, items, sizeFactor }: Pick<RoomNeed, 'kind' | 'items' | 'sizeFactor'>): number =>
   kindFacts(kind).flatM2 * flatClearance * items * sizeFactor;
 
-/** Where a piece of this kind ends beside the next on a bar of this length: its stretch, bars for its folds, and how many like it share a bar. */
-function onBar(kind: GarmentKind, lengthM: number): { widthM: number; folds: number; share: number } {
-  const wanted = kindFacts(kind).barLengthM + sideClearanceM;
-  const folds = Math.max(1, Math.ceil((wanted - sideClearanceM) / Math.max(lengthM, 0.01) - 1e-9));
-  const widthM = Math.min(wanted, lengthM);
-  return { widthM, folds, share: 1 / Math.max(1, Math.floor(lengthM / Math.max(widthM, 0.01) + 1e-9)) };
-}
 /**
- * Bars an entry takes of a place: whole ones where nothing fits beside it, a share of them where like pieces hang side by side.
- * @example barShare(rackOf90Cm, { kind: 'socks', items: 1, barsEach: 1 }) // a sixth
+ * Bars each entry takes of a place: a bar that it hangs on alone is its own, one that several share is shared by the stretches they take. All together they
+ * never take more than there are.
+ * @example barShares([{ id: 'tee', spots: [{ bar: 0, bars: 2, atM: 0, widthM: 0.6 }] }]).get('tee') // 2
  */
-export function barShare(place: DryingPlace, need: Pick<RoomNeed, 'kind' | 'items' | 'barsEach'>): number {
-  const { folds, share } = onBar(need.kind, place.barLengthM);
-  return need.items * need.barsEach * folds * share;
+export function barShares(entries: readonly { id: string; spots: readonly Spot[] }[]): Map<string, number> {
+  const barsOf = (s: Spot): number[] => Array.from({ length: s.bars }, (_, i) => s.bar + i);
+  const takenM = new Map<number, number>();
+  for (const { spots } of entries)
+    for (const s of spots) for (const bar of barsOf(s)) takenM.set(bar, (takenM.get(bar) ?? 0) + s.widthM);
+  return new Map(
+    entries.map(({ id, spots }) => [
+      id,
+      spots.reduce((m, s) => m + barsOf(s).reduce((n, bar) => n + s.widthM / (takenM.get(bar) ?? s.widthM), 0), 0),
+    ]),
+  );
 }
 
 export class Space {
@@ -57,8 +59,6 @@ export class Space {
   private barKg: number[];
   private flatM2: number;
   private hangers: number;
-  /** Sum of the shares of bars; small pieces beside large ones may leave stretches nobody can use. */
-  private shares = 0;
 
   constructor(place: DryingPlace) {
     this.place = place;
@@ -110,7 +110,6 @@ export class Space {
   hold(position: DryPosition, need: RoomNeed, spots: readonly Spot[]): void {
     if (position === 'flat') this.flatM2 = Math.max(0, this.flatM2 - flatAreaM2(need));
     else if (position === 'hanger') this.hangers = Math.max(0, this.hangers - need.items);
-    if (spots.length > 0) this.shares += barShare(this.place, need);
     for (const s of spots)
       for (let i = s.bar; i < Math.min(s.bar + s.bars, this.takenM.length); i++) {
         this.takenM[i] = Math.max(this.takenM[i] ?? 0, s.atM + s.widthM);
@@ -120,17 +119,16 @@ export class Space {
 
   /** Adjacent bars, where they are least taken and carry it; what is wider than a bar is folded over more of them. */
   private takeBars(position: DryPosition, need: RoomNeed, fromBar?: number): Spot[] | null {
-    const { kind, items, wetKg } = need;
+    const { kind, items, barsEach, wetKg } = need;
     const lengthM = this.place.barLengthM;
-    const { widthM, folds } = onBar(kind, lengthM);
+    const wanted = kindFacts(kind).barLengthM + sideClearanceM;
+    const folds = Math.max(1, Math.ceil((wanted - sideClearanceM) / Math.max(lengthM, 0.01) - 1e-9));
     // Pegged singly, a piece takes one line.
-    const barsEach = position === 'line' ? 1 : need.barsEach;
-    const across = barsEach * folds;
-    const shares = this.shares + barShare(this.place, { kind, items, barsEach });
-    if (shares > this.takenM.length + 1e-9) return null;
+    const across = (position === 'line' ? 1 : barsEach) * folds;
     const eachKg = wetKg / items / across;
     // Lines out of doors are fixed to walls and carry what they hold.
     const limited = !this.place.outdoors;
+    const widthM = Math.min(wanted, lengthM);
     const takenM = [...this.takenM];
     const barKg = [...this.barKg];
     const carries = (bars: readonly number[]): boolean => {
@@ -160,7 +158,6 @@ export class Space {
     }
     this.takenM = takenM;
     this.barKg = barKg;
-    this.shares = shares;
     return spots;
   }
 }

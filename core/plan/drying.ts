@@ -3,7 +3,7 @@
  * bars, flat area and hangers, load by load in running order.
  */
 import { tumbleRun } from '../drying/drying.ts';
-import { barShare, Space } from '../drying/spaces.ts';
+import { barShares, Space, type Spot } from '../drying/spaces.ts';
 import { outdoorAir, shelteredWindMPerS } from '../drying/weather.ts';
 import { say } from '../message/message.ts';
 import type { Dryer, Household } from '../model/household.ts';
@@ -11,7 +11,7 @@ import { stricter, tumbleOrder } from '../model/orders.ts';
 import type { DryPlan, PlanWarning } from '../model/plan.ts';
 import { moistureAtEnd } from '../piece/care-steps.ts';
 import { isTowel, type Profile } from '../piece/profile.ts';
-import { barsEachOf, hangUp, hoursAt, needOf, wantsShade, type RackHouse } from '../rack/hang.ts';
+import { barsEachOf, hangUp, hoursAt, wantsShade, type RackHouse } from '../rack/hang.ts';
 import { roundTo, sum } from '../units/numbers.ts';
 
 /** What comes out of one bath. */
@@ -78,17 +78,17 @@ function dryerLoad(load: WetLoad, h: Household): DryerLoad | null {
   return { dryer, pieces, plan, left: may.filter((p) => !pieces.includes(p)), massKg };
 }
 
-/** Hangs one entry up beside what hangs already. */
-function dryOnPlace(p: Profile, x0: number, spaces: readonly Space[], house: RackHouse): DryPlan {
-  const { place, position } = hangUp(p, x0, spaces, house);
+/** Hangs one entry up beside what hangs already. How many bars are its own shows when everything hangs. */
+function dryOnPlace(p: Profile, x0: number, spaces: readonly Space[], house: RackHouse): DryPlan & { spots: Spot[] } {
+  const { place, position, spots } = hangUp(p, x0, spaces, house);
   const barsEach = barsEachOf(p, house.household.rules);
   const space = spaces.find((s) => s.place.id === place);
   const hours = hoursAt(p, x0, position, space?.place ?? null, house) ?? 0;
-  const bars = space ? barShare(space.place, needOf(p, x0, house.household.rules)) : barsEach * p.garment.count;
   return {
     method: position,
     place,
-    bars: position === 'bars' ? bars : 0,
+    bars: position === 'bars' ? barsEach * p.garment.count : 0,
+    spots,
     hours,
     shade: wantsShade(p),
     awayFromHeat: p.values.awayFromHeat,
@@ -103,6 +103,7 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
   const plans = new Map<string, DryPlan>();
   const warnings: PlanWarning[] = [];
   const without: Profile[] = [];
+  const hung = new Map<string, { id: string; spots: Spot[] }[]>();
   for (const load of loads) {
     const tumbled = dryerLoad(load, household);
     for (const p of tumbled?.pieces ?? []) plans.set(p.garment.id, (tumbled as DryerLoad).plan);
@@ -127,11 +128,17 @@ export function dryingPlan(household: Household, now: string, loads: readonly We
       });
     for (const p of load.pieces) {
       if (plans.has(p.garment.id)) continue;
-      const plan = dryOnPlace(p, moistureAtEnd(p, load), spaces, house);
+      const { spots, ...plan } = dryOnPlace(p, moistureAtEnd(p, load), spaces, house);
       plans.set(p.garment.id, plan);
+      if (plan.place !== null) hung.set(plan.place, [...(hung.get(plan.place) ?? []), { id: p.garment.id, spots }]);
       if (plan.place === null) without.push(p);
     }
   }
+  for (const entries of hung.values())
+    for (const [id, bars] of barShares(entries)) {
+      const plan = plans.get(id);
+      if (plan?.method === 'bars') plans.set(id, { ...plan, bars });
+    }
   const nowhere = (pieces: readonly Profile[], code: 'rack-full' | 'rack-none' | 'rack-fuel'): void => {
     if (pieces.length === 0) return;
     const names = pieces.map((p) => p.garment.name);

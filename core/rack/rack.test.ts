@@ -5,7 +5,7 @@ import loadHighs from 'highs';
 import { dryingTimeHours } from '../drying/drying.ts';
 import { rackFit } from '../drying/rack.ts';
 import { courseOfDrying, type DryingItem, type DryingRoom } from '../drying/room.ts';
-import { barCarriesKg, barsUsed, flatAreaM2, rackCarriesKg, Space } from '../drying/spaces.ts';
+import { barCarriesKg, barShares, barsUsed, flatAreaM2, rackCarriesKg, Space } from '../drying/spaces.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
 import type { Garment } from '../model/garment.ts';
 import type { DryingPlace } from '../model/household.ts';
@@ -163,6 +163,20 @@ describe('packing', () => {
         },
       ),
     ));
+  test('a bar is shared by what hangs on it; alone a piece has its bars to itself', () => {
+    const at = (bar: number, bars: number, widthM: number) => ({ bar, bars, atM: 0, widthM });
+    const shares = barShares([
+      { id: 'tee', spots: [at(0, 2, 0.6)] },
+      { id: 'jeans', spots: [at(2, 3, 0.5)] },
+      { id: 'socks', spots: [at(4, 1, 0.1), at(5, 1, 0.1)] },
+      { id: 'flat', spots: [] },
+    ]);
+    expect(shares.get('tee')).toBe(2);
+    expect(shares.get('jeans')).toBeCloseTo(2 + 0.5 / 0.6, 12);
+    expect(shares.get('socks')).toBeCloseTo(1 + 0.1 / 0.6, 12);
+    expect(shares.get('flat')).toBe(0);
+    expect([...shares.values()].reduce((a, b) => a + b, 0)).toBeCloseTo(6, 12);
+  });
   test('what somebody hung holds its place; a wished bar is taken or refused', () => {
     const space = new Space(rack);
     const need = needOf(tee, 0.6, plainRules);
