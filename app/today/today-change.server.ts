@@ -6,7 +6,7 @@ import type { Scope } from '../server/request.server.ts';
 import { field } from '../server/request.server.ts';
 import { hoursOf, readDay, type Day } from './day.server.ts';
 import { nextMoment } from './moment.ts';
-import { figuresOf } from './today-view.server.ts';
+import { figuresOf } from './day-facts.server.ts';
 
 export type ChangeAnswer = { ok: true } | { ok: false; status: 409 | 422; problem: string; field: string };
 const refuse = (problem: string, name: string, status: 409 | 422 = 422): ChangeAnswer => ({

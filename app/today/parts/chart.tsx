@@ -6,7 +6,7 @@ import { styled } from 'styled-components';
 import { media } from '../../theme/tokens.ts';
 import { VisuallyHidden } from '../../ui/page.tsx';
 import { useFormKey } from '../../ui/post-form.tsx';
-import type { BarView, LaneView, Segment, TodayView } from '../today-view.server.ts';
+import type { BarView, ChartView, LaneView, Segment } from '../chart-view.server.ts';
 
 /** Wide enough that the shortest run can be taken hold of. */
 const unitPx = 30;
@@ -304,8 +304,8 @@ function Lane({
   clockOf,
 }: {
   lane: LaneView;
-  axis: TodayView['axis'];
-  flags: TodayView['flags'];
+  axis: ChartView['axis'];
+  flags: ChartView['flags'];
   clockOf: (ms: number) => string;
 }) {
   return (
@@ -350,8 +350,8 @@ export function Chart({
   zone,
 }: {
   lanes: LaneView[];
-  axis: TodayView['axis'];
-  flags: TodayView['flags'];
+  axis: ChartView['axis'];
+  flags: ChartView['flags'];
   zone: string;
 }) {
   const clockOf = (ms: number): string =>
