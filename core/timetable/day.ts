@@ -146,6 +146,8 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
     people = withBusy(people, hands, minutes);
     turns = withTurn(turns, hands.from, hands.from + minutes);
   };
+  // Of a block that has begun, what is still to come begins at `start`.
+  const begun = block.steps.some((s) => happened.has(s.id));
   for (const step of block.steps) {
     const has = happened.get(step.id);
     const ready = step.after.reduce((t, i) => Math.max(t, placed[i]?.to ?? 0), placed.length === 0 ? start : -Infinity);
@@ -163,7 +165,7 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
       placed.push({ step, from: has.from, to, person });
       continue;
     }
-    const first = Math.max(0, ready);
+    const first = Math.max(0, ready, begun ? start : 0);
     let from: number;
     let person = -1;
     if (step.attended) {
@@ -242,8 +244,8 @@ export function tryAt(day: Day, block: Block, start: number, frame: Frame, stric
     const dryId = `${block.id}.dry.${piece.id}`;
     const has = happened.get(dryId);
     const from = has?.from ?? at;
-    const begun = has !== undefined || happened.has(placed[piece.afterStep]?.step.id ?? '');
-    if (!begun) {
+    const hangs = has !== undefined || happened.has(placed[piece.afterStep]?.step.id ?? '');
+    if (!hangs) {
       if (piece.drying.outdoors && strict) {
         const out = clearFrom(calendar.indoorsOnly, from, minutes);
         if (out > from + 1e-9) return later(out - from);

@@ -129,9 +129,15 @@ describe('planned again from now', () => {
         fc.array(everydayGarment, { minLength: 1, maxLength: 7 }),
         fc.integer({ min: 1, max: 900 }),
         fc.integer({ min: 0, max: 90 }),
-        (times, list, afterMin, lateMin) => {
+        fc.boolean(),
+        (times, list, afterMin, lateMin, tumbles) => {
           const pieces = list.map((g, i) => ({ ...g, id: `g${i}`, name: `Piece ${i}` }));
-          const request = requestOf(pieces, { ...household, times: { ...times, slots: [] } }, { placements: 60 });
+          const dryer = { id: 'd', name: 'Dryer', type: 'condenser' as const, maxLoadKg: 7, lowTemperature: true };
+          const dries = tumbles
+            ? { dryers: [dryer], rules: { ...household.rules, tumble: 'when-allowed' as const } }
+            : {};
+          const home = { ...household, ...dries, times: { ...times, slots: [] } };
+          const request = requestOf(pieces, home, { placements: 60 });
           const first = timetableOf(request);
           const seenMs = Date.parse(now) + afterMin * 60_000;
           const nowMs = seenMs + lateMin * 60_000;
