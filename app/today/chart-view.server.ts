@@ -257,8 +257,8 @@ export function chartView(f: DayFacts): ChartView {
   for (let ms = fromMs; ms <= toMs; ms += hourMs) {
     const h = Number(clockText(new Date(ms), zone).slice(0, 2));
     const night = quiet.some((q) => ms > q.fromMs && ms < q.toMs);
-    if (h % everyH === 0 && !night) ticks.push({ at: x(ms), text: String(h), strong: h === 0 });
-    else if (h === 0) ticks.push({ at: x(ms), text: weekday(new Date(ms), zone).slice(0, 3), strong: true });
+    if (h === 0) ticks.push({ at: x(ms), text: weekday(new Date(ms), zone).slice(0, 3), strong: true });
+    else if (h % everyH === 0 && !night) ticks.push({ at: x(ms), text: String(h), strong: false });
   }
 
   const units = segments.reduce((m, s) => {

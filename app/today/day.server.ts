@@ -1,6 +1,5 @@
 /** The day of a household now: its loads and its pieces, what has happened of them, what was said of its hours, and the timetable that follows. */
 import { createHash } from 'node:crypto';
-import { barShares } from '@core/drying/spaces.ts';
 import type { Household, Span } from '@core/model/household.ts';
 import type { TaskProgress, Timetable } from '@core/model/timetable.ts';
 import { promisedStarts } from '@core/timetable/moved.ts';
@@ -88,11 +87,16 @@ export async function readDay(scope: Scope): Promise<Day | null> {
   const treated = await treatedSince(tx, newest?.createdAt ?? scope.now);
   const skipped = new Set(wishes.flatMap((w) => (w.kind === 'skip' && w.loadId ? [w.loadId] : [])));
 
-  const shares = new Map(
-    household.dryingPlaces.flatMap((d) => [
-      ...barShares([...wet.values()].filter((w) => w.place === d.id).map((w) => ({ id: w.garmentId, spots: w.spots }))),
-    ]),
-  );
+  // What hangs already takes its stretches of the bars: others may hang beside it.
+  const shares = new Map<string, number>();
+  for (const w of wet.values()) {
+    const lengthM = household.dryingPlaces.find((d) => d.id === w.place)?.barLengthM;
+    if (lengthM === undefined) continue;
+    shares.set(
+      w.garmentId,
+      w.spots.reduce((m, s) => m + (s.bars * s.widthM) / Math.max(lengthM, s.widthM), 0),
+    );
+  }
 
   const loads: DayLoad[] = [];
   const realities: LoadReality[] = [];
