@@ -142,7 +142,7 @@ describe('said otherwise', () => {
   test('what cannot be read is named, and nothing is stored', async () => {
     await open(page, '/today');
     await page.getByLabel('Time', { exact: true }).fill('noonish');
-    await page.getByRole('button', { name: 'Not before' }).click();
+    await page.getByRole('button', { name: 'Not before', exact: true }).click();
     await page.getByText('Not before: “noonish” is no time of day', { exact: false }).first().waitFor();
     expect(await page.getByLabel('Time', { exact: true }).inputValue()).toBe('noonish');
     expect(await axeViolations(page)).toEqual([]);

@@ -8,6 +8,7 @@ import { planBasket } from '../plan/plan.ts';
 import type { TaskProgress, Timetable } from '../model/timetable.ts';
 import { calendarOf, fixedClock } from './calendar.ts';
 import { emptyDay, tryAt, type Day, type Frame } from './day.ts';
+import { promisedStarts, promiseOf, whatMoved } from './moved.ts';
 import { moneyOfBlock, search, type Scored } from './search.ts';
 import { dayAims, timetableOf, weightsOf, type DayAim, type TimetableRequest } from './timetable.ts';
 import { workOf, type Block } from './work.ts';
@@ -183,6 +184,37 @@ describe('planned again from now', () => {
     expect((moved?.startMs ?? 0) - two.startMs).toBe(20 * 60_000);
     expect(second.tasks.find((x) => x.id === `${one.load}.take-out`)?.startMs).toBe(nowMs);
   });
+});
+
+describe('a promised day', () => {
+  test('looked at again, it is the same day: also where the rack is too small for all', () =>
+    fc.assert(
+      fc.property(
+        anyTimes,
+        fc.array(everydayGarment, { minLength: 2, maxLength: 9 }),
+        fc.constantFrom(...dayAims),
+        (times, list, aim) => {
+          const pieces = list.map((g, i) => ({ ...g, id: `g${i}`, name: `Piece ${i}` }));
+          const [rack] = household.dryingPlaces;
+          if (!rack) throw new Error('there is a rack');
+          // What hangs from yesterday leaves little room until noon.
+          const hanging = [
+            {
+              use: { kind: 'place' as const, id: rack.id, bars: rack.bars - 3, hangers: rack.hangers - 1, flatM2: 0 },
+              untilMs: Date.parse(now) + 4 * 3_600_000,
+              item: null,
+            },
+          ];
+          const home = { ...household, times: { ...times, slots: [] } };
+          const request = requestOf(pieces, home, { placements: 60, aim, hanging });
+          const first = timetableOf(request);
+          const promise = promiseOf(first);
+          const again = timetableOf({ ...request, keep: promisedStarts(promise) });
+          expect(whatMoved(promise, again, new Set())).toMatchObject({ because: [], moves: [] });
+        },
+      ),
+      { numRuns: 40 },
+    ));
 });
 
 const towel = (id: string) =>

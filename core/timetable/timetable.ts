@@ -200,18 +200,11 @@ export function timetableOf(request: TimetableRequest): Timetable {
   };
   // First a quick look at how long things dry beside one another, then the search, then both are brought together.
   let dryMin: ReadonlyMap<string, number> = new Map();
-  const quick = search({
-    blocks,
-    frame: frame(dryMin),
-    weights,
-    prices,
-    placements: 0,
-    ...orders,
-  });
+  const keep = request.keep && new Map([...request.keep].map(([id, ms]) => [id, minutes(ms)]));
+  const promised = keep ? { keep, keepMarginMin: Infinity } : {};
+  const quick = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, ...orders, ...promised });
   dryMin = air(quick);
-  const kept = request.keep
-    ? { keep: new Map([...request.keep].map(([id, ms]) => [id, minutes(ms)])), keepMarginMin: promiseMarginMin }
-    : {};
+  const kept = keep ? { keep, keepMarginMin: promiseMarginMin } : {};
   let found = search({ blocks, frame: frame(dryMin), weights, prices, placements: budget, ...orders, ...kept });
   if (aim !== 'usual') {
     // What the usual weights find may serve another aim better than its own search.
@@ -221,7 +214,8 @@ export function timetableOf(request: TimetableRequest): Timetable {
       other.wrapped.finish +
       weights.interruptionMin * other.wrapped.day.turns.length +
       weights.perMoney * other.energyMoney;
-    if (better({ ...other, cost }, found)) found = { ...other, cost };
+    const margin = keep ? promiseMarginMin : 0;
+    if (better({ ...other, cost: cost + margin }, found)) found = { ...other, cost };
   }
   for (let round = 0; round < mostAirRounds; round++) {
     const takes = air(found);
@@ -231,8 +225,8 @@ export function timetableOf(request: TimetableRequest): Timetable {
     const before = dryMin;
     // From the third round on hours only grow, so that it ends.
     dryMin = round < 2 ? takes : new Map([...takes].map(([id, min]) => [id, Math.max(min, before.get(id) ?? 0)]));
-    const keep = new Map(found.wrapped.day.blocks.map((b) => [b.block.id, b.steps[0]?.from ?? 0]));
-    const again = { ...orders, prefer: found.order, keep };
+    const asFound = new Map(found.wrapped.day.blocks.map((b) => [b.block.id, b.steps[0]?.from ?? 0]));
+    const again = { ...orders, prefer: found.order, keep: asFound };
     found = search({ blocks, frame: frame(dryMin), weights, prices, placements: 0, ...again });
   }
   return documentOf(request, blocks, found, {
