@@ -155,7 +155,10 @@ function turnViews(f: DayFacts): TurnView[] {
       clock: clock(first.startMs),
       title: steps[0]?.text ?? '',
       who: alone ? '' : listed(who),
-      urgent: urgent && urgent === first ? goWords.atOnce(urgent.maxWaitMin ?? 0) : null,
+      urgent:
+        urgent && urgent === first && !f.happened.has(urgent.id)
+          ? goWords.atOnce(urgent.kind, urgent.maxWaitMin ?? 0)
+          : null,
       minutes: durationText((end - first.startMs) / minuteMs),
       steps,
       tasks: tasks.map((x) => x.id),

@@ -64,7 +64,8 @@ export const goWords = {
       : kind === 'flip'
         ? `Turn ${n} pieces, fresh towels under them`
         : `Put away ${n} pieces`,
-  atOnce: (min: number): string => `Within ${min} min: it must not lie.`,
+  atOnce: (kind: TaskKind, min: number): string =>
+    kind === 'hand-wash' ? `Within ${min} min: it has soaked long enough.` : `Within ${min} min: it must not lie.`,
   moved: (name: string, to: string, from: string): string => `${name} starts ${to}, not ${from}.`,
   nothingElse: 'Nothing else moves.',
   finish: (min: number): string =>
