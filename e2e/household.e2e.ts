@@ -69,6 +69,7 @@ describe('the first run', () => {
       await open(p, '/household');
       expect(await p.getByText('hard water').count()).toBe(1);
       for (const [to, heading] of [
+        ['/today', /^Dry and away by/],
         ['/wash', 'Ready to start'],
         ['/dry', 'Nothing is drying'],
         ['/press', 'Nothing waits for the iron'],

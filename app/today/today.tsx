@@ -85,7 +85,7 @@ export default function Today({ loaderData: { view: v, chosen, sorted }, actionD
     return (
       <Empty
         title={sorted ? 'Nothing is on the day' : 'The day has no loads yet'}
-        action={<LinkButton href={sorted ? '/basket' : '/basket'}>To the basket</LinkButton>}
+        action={<LinkButton href="/basket">To the basket</LinkButton>}
       >
         {sorted
           ? 'All that was sorted is washed and put away. Gather the next basket, and its day stands here.'

@@ -6,7 +6,8 @@ import { announce } from './awake.tsx';
 import { Notice } from './notice.tsx';
 import { serverClock } from './server-clock.ts';
 
-const Clock = styled.p`
+/** Time in figures to be read from the other side of the room. */
+export const Clock = styled.p`
   font-size: ${type.figure};
   font-weight: 740;
   letter-spacing: -0.03em;

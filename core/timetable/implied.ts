@@ -1,6 +1,6 @@
 /** What has happened implies what comes before it: a machine that runs was loaded, a piece that is pressed was dry. */
 import type { Happened } from './day.ts';
-import type { Block, PieceWork, Step } from './work.ts';
+import { handMinutes, type Block, type PieceWork, type Step } from './work.ts';
 
 const before = (from: number, minutes: number): Happened => ({ from: from - minutes, to: from, expected: null });
 
@@ -37,7 +37,7 @@ function implyPiece(
   if (p.pressMin > 0) imply({ id: id('press'), minutes: p.pressMin }, away);
   const next = all.get(id('press')) ?? away;
   if (p.drying) imply({ id: id('dry'), minutes: p.drying.planMin }, next);
-  else imply({ id: `${block.id}.cool-check`, minutes: 1 }, next);
+  else imply({ id: `${block.id}.cool-check`, minutes: handMinutes.coolCheck }, next);
   const hung = block.steps[p.afterStep];
   if (hung) imply(hung, all.get(p.drying ? id('dry') : `${block.id}.cool-check`));
 }

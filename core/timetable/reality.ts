@@ -1,5 +1,7 @@
 /** What has happened of a day, told from the loads and from what is wet: the clocks of the benches are the clocks of the timetable. */
 import type { TaskProgress } from '../model/timetable.ts';
+import { machineTimes } from '../plan/procedure.ts';
+import { handMinutes } from './work.ts';
 
 export interface LoadReality {
   /** As the timetable calls it. */
@@ -34,8 +36,8 @@ export interface PieceReality {
 }
 const minuteMs = 60_000;
 /** Hands at the drum before and after a run, as the timetable counts them. */
-const loadMs = 10 * minuteMs;
-const takeOutMs = 2 * minuteMs;
+const loadMs = (machineTimes.loadMin + machineTimes.doseMin + handMinutes.start) * minuteMs;
+const takeOutMs = handMinutes.takeOut * minuteMs;
 
 const done = (task: string, endedMs: number, lastedMs = 0): TaskProgress => ({
   task,

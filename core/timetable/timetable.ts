@@ -24,7 +24,7 @@ export const interruptionMin = 10;
 /** Ways to order a day, besides the usual one. */
 export const dayAims = ['usual', 'earliest', 'fewest-turns', 'cheapest'] as const;
 export type DayAim = (typeof dayAims)[number];
-/** The household's money in EUR is money; other currencies count alike. */
+/** One unit of money counts alike in every currency. */
 export function weightsOf(aim: DayAim, priority: Priority): DayWeights {
   switch (aim) {
     case 'usual':

@@ -17,6 +17,7 @@ import { moistureAtEnd } from '../piece/care-steps.ts';
 import { workplaceOf } from '../piece/pretreat.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { loadName } from '../plan/load-name.ts';
+import { machineTimes } from '../plan/procedure.ts';
 import { barsEachOf, layoutFor } from '../rack/hang.ts';
 import { procedureFor } from '../stain/procedure.ts';
 import { sum } from '../units/numbers.ts';
@@ -54,8 +55,8 @@ export interface WorkRequest {
 
 /** Hands, min: engineering estimates of one pair of hands that is not in a hurry. */
 export const handMinutes = {
-  start: 2,
-  takeOut: 2,
+  start: machineTimes.startMin,
+  takeOut: machineTimes.startMin,
   perMark: 3,
   hang: 0.7,
   hangSmall: 0.3,

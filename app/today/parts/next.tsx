@@ -7,7 +7,7 @@ import { Button, LinkButton } from '../../ui/button.tsx';
 import { Quiet } from '../../ui/page.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
 import { serverClock } from '../../ui/server-clock.ts';
-import { remaining, Timer } from '../../ui/timer.tsx';
+import { Clock, remaining, Timer } from '../../ui/timer.tsx';
 import type { TodayView, TurnView } from '../today-view.server.ts';
 
 const Card = styled.section`
@@ -99,19 +99,6 @@ const shownSteps = 4;
 /** Nearer than this the minutes are counted down; before that the clock time says more. */
 const countdownMs = 60 * 60_000;
 
-const Big = styled.p`
-  font-size: ${type.figure};
-  font-weight: 740;
-  letter-spacing: -0.03em;
-  line-height: 1;
-  small {
-    font-size: 1.1rem;
-    font-weight: 600;
-    letter-spacing: 0;
-    color: var(--ink-soft);
-    margin-left: 0.5rem;
-  }
-`;
 /** When it is due: the clock time, then minutes and seconds, then how long it has been due. */
 function Due({ turn, serverNow }: { turn: TurnView; serverNow: number }) {
   const [now, setNow] = useState(serverNow);
@@ -124,17 +111,17 @@ function Due({ turn, serverNow }: { turn: TurnView; serverNow: number }) {
   const r = remaining(Math.abs(left));
   if (left > countdownMs)
     return (
-      <Big>
+      <Clock>
         {turn.clock}
         <small>in {r.text} h</small>
-      </Big>
+      </Clock>
     );
   const due = left <= 0;
   return (
-    <Big role="timer" aria-label={turn.title}>
+    <Clock role="timer" aria-label={turn.title}>
       {due ? 'Now' : r.text}
       <small>{due ? (left < -60_000 ? `due for ${r.text} ${r.unit}` : '') : `min, at ${turn.clock}`}</small>
-    </Big>
+    </Clock>
   );
 }
 
