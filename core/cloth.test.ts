@@ -132,7 +132,7 @@ describe('wear', () => {
   });
   test('units follow the wears, and kinds without a count have none', () => {
     for (const kind of garmentKinds) {
-      const units = wearUnitsSinceWash(kind, false, 3, 'normal');
+      const units = wearUnitsSinceWash(wearsAllowed(kind, false), 3, 'normal');
       if (wearsAllowed(kind, false) === null) expect(units).toBe(0);
       else expect(units).toBeGreaterThan(0);
     }

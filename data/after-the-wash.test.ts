@@ -1,4 +1,5 @@
 /** From the drum to the shelf in the database: wet pieces, their places, dryers, freshening, the cleaner; each once, and in its own household. */
+import { readSlowness } from './lessons.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import { readHamperValue } from '@formats/hamper.ts';
@@ -24,7 +25,6 @@ import {
   keepCheck,
   keepWeather,
   listWet,
-  placeFactors,
   putAway,
   putWet,
   runningDryers,
@@ -198,8 +198,10 @@ describe('the rack', () => {
   test('a place learns from what was found there, and only in its own household', async () => {
     const check = { place: 'rack', garmentId: 'a', found: 'damp' as const, hours: 12, modelHours: 8, at: now };
     await at((tx) => keepCheck(tx, mine, check));
-    expect((await at(placeFactors)).get('rack')).toEqual({ slowness: expect.closeTo(1.15, 9), checks: 1 });
-    expect((await at(placeFactors, theirs)).size).toBe(0);
+    const slowness = async (home?: string) =>
+      at(async (tx) => readSlowness(tx, (await readHousehold(tx))!.document), home);
+    expect((await slowness()).get('rack')).toBeCloseTo(1.15, 9);
+    expect((await slowness(theirs)).size).toBe(0);
   });
 });
 

@@ -1,5 +1,5 @@
 /** What happened: append-only. */
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
 import { events, garments, type EventData, type EventKind } from './schema.ts';
 
@@ -33,6 +33,14 @@ export async function appendEvents({ tx, householdId, actor }: Writer, list: rea
     })),
   );
 }
+
+/**
+ * Whether an event counts: nobody took it back, or the taking back was itself taken back. To be put where events are read that something is
+ * derived from.
+ */
+export const stands = (): SQL => sql`not exists (
+  select 1 from event x where x.household_id = event.household_id and x.strikes = event.id
+    and not exists (select 1 from event y where y.household_id = x.household_id and y.strikes = x.id))`;
 
 /** History of one piece, newest first. */
 export const garmentHistory = (tx: Transaction, garmentId: string, limit = 60) =>

@@ -1,11 +1,12 @@
 /** Pieces, and their state today as the events tell it. */
-import { asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { agentTested } from '../core/chemistry/agents.ts';
 import { testPassed } from '../core/chemistry/cloth.ts';
 import type { Parting } from '../core/piece/state.ts';
 import type { Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
+import { stands } from './events.ts';
 import { basketEntries, events, garments, type BasketState, type MarkedStain, wetPieces } from './schema.ts';
 
 export type GarmentRow = typeof garments.$inferSelect;
@@ -55,6 +56,8 @@ export interface Piece {
   row: GarmentRow;
   state: DerivedState;
   basket: BasketState | null;
+  /** What its owner and its measures have taught; missing = nothing, or nobody asked. */
+  learnt?: NonNullable<GarmentDocument['learnt']>;
 }
 
 const never: DerivedState = {
@@ -82,7 +85,7 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
         lastAt: sql<string>`max(${events.at})`.as('last_at'),
       })
       .from(events)
-      .where(sql`${events.kind} in ('washed', 'cleaned')`)
+      .where(sql`${events.kind} in ('washed', 'cleaned') and ${stands()}`)
       .groupBy(events.garmentId),
   );
   const counts = await tx
@@ -100,12 +103,14 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     })
     .from(events)
     .leftJoin(lastWash, eq(lastWash.garmentId, events.garmentId))
-    .where(scope)
+    .where(and(scope, stands()))
     .groupBy(events.garmentId);
   const tests = await tx
     .select({ id: events.id, garmentId: events.garmentId, at: events.at, data: events.data })
     .from(events)
-    .where(sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' ${scope ? sql`and ${scope}` : sql``}`)
+    .where(
+      sql`${events.kind} in ('tested', 'read') and ${events.data} ? 'test' and ${stands()} ${scope ? sql`and ${scope}` : sql``}`,
+    )
     .orderBy(asc(events.at), asc(events.id));
   const out = new Map<string, DerivedState>();
   for (const c of counts)
@@ -126,7 +131,7 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     .select({ garmentId: events.garmentId, at: events.at, kind: events.kind, data: events.data })
     .from(events)
     .where(
-      sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend', 'struck']) ${scope ? sql`and ${scope}` : sql``}`,
+      sql`(${events.kind} = 'mended' or ${events.data} ?| array['measure', 'detached', 'refitted', 'mend']) and ${stands()} ${scope ? sql`and ${scope}` : sql``}`,
     )
     .orderBy(asc(events.at), asc(events.id));
   for (const { garmentId, at, kind, data } of others) {
@@ -138,10 +143,9 @@ async function deriveStates(tx: Transaction, ids: readonly string[] | null): Pro
     if (data.mend) state.mend = data.mend;
     if (kind === 'mended') state.mend = null;
   }
-  const struck = new Set(others.map((o) => o.data.struck));
   for (const { id, garmentId, at, data } of tests) {
     const state = out.get(garmentId);
-    if (!state || !data.test || struck.has(id)) continue;
+    if (!state || !data.test) continue;
     const { kind, grade, agent = 'water' } = data.test;
     state.readings.push({ eventId: id, at, kind, agent, grade });
     const tested = agentTested(agent, testPassed(grade));
@@ -222,7 +226,7 @@ function stainDocument({ notedAt, ...stain }: MarkedStain, now: Date): NonNullab
 }
 
 /** A piece as the hamper document keeps it; what nobody said stays at the format's defaults. */
-export function garmentDocument({ row, state, basket }: Piece, now: Date = new Date()): GarmentDocument {
+export function garmentDocument({ row, state, basket, learnt }: Piece, now: Date = new Date()): GarmentDocument {
   return {
     id: row.id,
     name: row.name,
@@ -252,5 +256,6 @@ export function garmentDocument({ row, state, basket }: Piece, now: Date = new D
     use: row.use,
     count: row.count,
     set: row.set,
+    ...(learnt ? { learnt } : {}),
   };
 }

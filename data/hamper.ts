@@ -5,7 +5,8 @@ import type { Transaction } from './client.ts';
 import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
-import { asLearnt, readLearnt } from './learnt.ts';
+import { asLearnt, taught } from './learnt.ts';
+import { readLessons } from './lessons.ts';
 import { piecesInLoads } from './loads.ts';
 import { piecesInSoaks } from './treatments.ts';
 
@@ -14,13 +15,15 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
   const household = await readHousehold(tx);
   if (!household) return null;
   const busy = new Set([...(await piecesInLoads(tx)), ...(await piecesInSoaks(tx))].map((p) => p.garmentId));
-  const pieces = (await listPieces(tx)).filter((p) => p.basket !== null && !busy.has(p.row.id));
+  const wardrobe = await listPieces(tx);
+  const lessons = await readLessons(tx, household.document, wardrobe, now);
+  const pieces = wardrobe.filter((p) => p.basket !== null && !busy.has(p.row.id)).map((p) => taught(p, lessons));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
   return {
     format: 'neat-fold/hamper',
     version: 1,
     now: isoInZone(now, household.timeZone),
-    household: asLearnt(household.document, await readLearnt(tx, household.document, now)),
+    household: asLearnt(household.document, lessons),
     garments: pieces.map((p) => garmentDocument(p, now)),
     ...(pins.length > 0 ? { pins } : {}),
   };

@@ -1,80 +1,46 @@
-/** What the finished loads teach the next plan: real run times and energy by programme, and a smaller dose after residue. */
-import { and, desc, eq, gt } from 'drizzle-orm';
-import { doseShareAfter } from '../core/run/inspection.ts';
-import { learntProgramme, type LearntProgramme, type MeasuredRun } from '../core/run/learnt.ts';
-import type { HouseholdDocument } from '../formats/hamper-schema.ts';
-import type { Transaction } from './client.ts';
-import { findingsSince } from './findings.ts';
-import { loads } from './schema.ts';
+/** The household and its pieces as the next plan sees them: with what they have taught, where nobody prefers the book. */
+import { isLearnt, lessonKey, type LearntLesson, type LessonSubject } from '../core/learn/lesson.ts';
+import type { GarmentDocument, HouseholdDocument } from '../formats/hamper-schema.ts';
+import type { Piece } from './garments.ts';
+import { wearsSubject, type Lessons } from './lessons.ts';
 
-export interface Learnt {
-  /** By `washer/programme`. */
-  programmes: ReadonlyMap<string, LearntProgramme>;
-  /** Share of the pack's dose by product; 1 = as the pack says. */
-  doseShares: ReadonlyMap<string, number>;
-}
-const lookBackMs = 365 * 86_400_000;
-export const programmeKey = (washer: string, programme: string): string => `${washer}/${programme}`;
+export type LearntGarment = NonNullable<GarmentDocument['learnt']>;
+type Of<K extends LessonSubject['is']> = LearntLesson & { subject: Extract<LessonSubject, { is: K }> };
 
-const pastRuns = (tx: Transaction, now: Date) =>
-  tx
-    .select({ loadId: loads.id, run: loads.run, measured: loads.measured })
-    .from(loads)
-    .where(and(eq(loads.status, 'finished'), gt(loads.finishedAt, new Date(now.getTime() - lookBackMs))))
-    .orderBy(desc(loads.finishedAt));
-
-export async function readLearnt(tx: Transaction, document: HouseholdDocument, now: Date): Promise<Learnt> {
-  const runs = await pastRuns(tx, now);
-  const byProgramme = new Map<string, MeasuredRun[]>();
-  for (const { run, measured } of runs) {
-    const { washer, programme, temperatureC, fill } = run;
-    if (washer && programme && measured) {
-      const key = programmeKey(washer, programme);
-      byProgramme.set(key, [...(byProgramme.get(key) ?? []), { temperatureC, fill, ...measured }]);
-    }
-  }
-  const programmes = new Map<string, LearntProgramme>();
-  for (const w of document.washers ?? [])
-    for (const p of w.programmes) {
-      const measured = byProgramme.get(programmeKey(w.id, p.id));
-      if (measured) programmes.set(programmeKey(w.id, p.id), learntProgramme(measured, p.durationMin));
-    }
-  const productOf = new Map(runs.map((r) => [r.loadId, r.run.product]));
-  const doseShares = new Map<string, number>();
-  for (const f of await findingsSince(tx, ['residue', 'clean'], new Date(now.getTime() - lookBackMs))) {
-    const product = productOf.get(f.loadId);
-    if (!product) continue;
-    const seen =
-      f.kind === 'residue' && f.answer === 'left' ? 'residue' : f.answer === 'not-clean' ? 'not-clean' : null;
-    if (seen) doseShares.set(product, doseShareAfter(doseShares.get(product) ?? 1, seen));
-  }
-  return { programmes, doseShares };
-}
+/** Lessons of a kind that hold. */
+export const inForce = <K extends LessonSubject['is']>({ all, off }: Lessons, is: K): Of<K>[] =>
+  all.filter((l): l is Of<K> => l.subject.is === is && isLearnt(l) && !off.has(lessonKey(l.subject)));
 
 const scaled = (row: { light: number; normal: number; heavy: number }, share: number) => ({
   light: row.light * share,
   normal: row.normal * share,
   heavy: row.heavy * share,
 });
-/** The household as the next plan sees it: with the times and doses it has taught. */
-export function asLearnt(document: HouseholdDocument, learnt: Learnt): HouseholdDocument {
+const rounded = (x: number): number => Math.round(x * 1000) / 1000;
+
+/** Machines, products and places with the times, doses and hours they have taught; what nobody taught stays as it was written. */
+export function asLearnt(document: HouseholdDocument, lessons: Lessons): HouseholdDocument {
+  const minutes = inForce(lessons, 'programme');
+  const energy = inForce(lessons, 'energy');
+  const doses = new Map(inForce(lessons, 'dose').map((l) => [l.subject.product, l.learnt]));
+  const learnt = beyond(lessons);
   return {
     ...document,
+    ...(learnt ? { learnt } : {}),
     washers: document.washers?.map((w) => ({
       ...w,
       programmes: w.programmes.map((p) => {
-        const l = learnt.programmes.get(programmeKey(w.id, p.id));
-        if (!l) return p;
-        const energy = [...l.energyKwhAt].map(([c, kwh]) => [String(c), kwh] as const);
+        const of = (s: { washer: string; programme: string }): boolean => s.washer === w.id && s.programme === p.id;
+        const kwh = energy.filter((l) => of(l.subject)).map((l) => [String(l.subject.temperatureC), l.learnt] as const);
         return {
           ...p,
-          durationMin: l.durationMin ?? p.durationMin,
-          energyKwhAt: energy.length > 0 ? { ...p.energyKwhAt, ...Object.fromEntries(energy) } : p.energyKwhAt,
+          durationMin: minutes.find((l) => of(l.subject))?.learnt ?? p.durationMin,
+          energyKwhAt: kwh.length > 0 ? { ...p.energyKwhAt, ...Object.fromEntries(kwh) } : p.energyKwhAt,
         };
       }),
     })),
     products: document.products?.map((p) => {
-      const share = learnt.doseShares.get(p.id) ?? 1;
+      const share = doses.get(p.id) ?? 1;
       if (share === 1 || !p.dose) return p;
       const { table, handPerLitre } = p.dose;
       return {
@@ -90,5 +56,42 @@ export function asLearnt(document: HouseholdDocument, learnt: Learnt): Household
         },
       };
     }),
+  };
+}
+/** What has no place of its own in the document; null = nothing. */
+function beyond(lessons: Lessons): HouseholdDocument['learnt'] | null {
+  const places = inForce(lessons, 'place');
+  const stains = inForce(lessons, 'stain');
+  const dyes = inForce(lessons, 'dye');
+  if (places.length + stains.length + dyes.length === 0) return null;
+  return {
+    ...(places.length > 0
+      ? { placeSlowness: Object.fromEntries(places.map((l) => [l.subject.place, rounded(l.learnt)])) }
+      : {}),
+    ...(stains.length > 0
+      ? {
+          stainPoints: stains.map((l) => ({
+            kind: l.subject.stain,
+            fibre: l.subject.fibre,
+            points: Math.round(l.learnt),
+          })),
+        }
+      : {}),
+    ...(dyes.length > 0 ? { looseDye: dyes.map((l) => ({ dye: l.subject.dye, factor: rounded(l.learnt) })) } : {}),
+  };
+}
+
+/** A piece with the wears its owner gives it, and the shrinkage it has shown. */
+export function taught(piece: Piece, lessons: Lessons): Piece {
+  const habit = wearsSubject(piece);
+  const wears = habit && inForce(lessons, 'wears').find((l) => lessonKey(l.subject) === lessonKey(habit))?.learnt;
+  const shrinkShare = inForce(lessons, 'shrinkage').find((l) => l.subject.garment === piece.row.id)?.learnt;
+  if (!wears && shrinkShare === undefined) return piece;
+  return {
+    ...piece,
+    learnt: {
+      ...(wears ? { wears: rounded(wears) } : {}),
+      ...(shrinkShare === undefined ? {} : { shrinkShare: rounded(shrinkShare) }),
+    },
   };
 }

@@ -1,6 +1,8 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
 import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
-import type { HamperDocument } from '../formats/hamper.ts';
+import { runMoney } from '../core/cost/run-money.ts';
+import type { Household } from '../core/model/household.ts';
+import { householdOf, type HamperDocument } from '../formats/hamper.ts';
 import type { PlanDocument, PlannedLoadDocument } from '../formats/plan.ts';
 import type { Transaction } from './client.ts';
 import { isUuid } from './ids.ts';
@@ -42,13 +44,31 @@ export interface PlanView {
   loads: { id: string; number: number; status: LoadView['status']; endsAt: Date | null }[];
 }
 
-const runFacts = ({ washer, programme, detergent, temperatureC, fill }: PlannedLoadDocument): RunFacts => ({
-  washer,
-  programme,
-  product: detergent?.product ?? null,
-  temperatureC,
-  fill,
-});
+function runFacts(load: PlannedLoadDocument, household: Household): RunFacts {
+  const { washer, programme, detergent, additives, temperatureC, fill } = load;
+  const attended = load.procedure.reduce((t, s) => t + (s.attended ? s.minutes : 0), 0);
+  return {
+    washer,
+    programme,
+    product: detergent?.product ?? null,
+    temperatureC,
+    fill,
+    pieces: [...load.garments],
+    massKg: load.massKg,
+    durationMin: load.durationMin,
+    attendedMin: attended,
+    waterL: load.waterL,
+    energyKwh: load.energyKwh,
+    money: runMoney(household, load),
+    pricePerKwh: household.tariff.electricityPerKwh,
+    doses: [...(detergent ? [detergent] : []), ...additives].map((d) => ({
+      product: d.product,
+      class: d.class,
+      amount: d.amount,
+      unit: d.unit,
+    })),
+  };
+}
 
 /** Store a plan with its loads; returns the plan's id. `aside` = beside the day's plan, which stays the newest. */
 export async function storePlan(
@@ -64,10 +84,11 @@ export async function storePlan(
     .values({ householdId, hamper, result, createdAt, aside })
     .returning({ id: plans.id });
   if (!plan) throw new Error('the plan was not stored');
+  const household = householdOf(hamper.household);
   if (result.loads.length > 0)
     await tx
       .insert(loads)
-      .values(result.loads.map((l, number) => ({ householdId, planId: plan.id, number, run: runFacts(l) })));
+      .values(result.loads.map((l, number) => ({ householdId, planId: plan.id, number, run: runFacts(l, household) })));
   return plan.id;
 }
 

@@ -25,13 +25,13 @@ import type { Transaction } from './client.ts';
 import { listDevices, newestSample } from './devices.ts';
 import { findingsOf, type Finding } from './findings.ts';
 import { garmentDocument, listPieces, type Piece } from './garments.ts';
+import { readSlowness } from './lessons.ts';
 import { readHousehold, type HouseholdView } from './household.ts';
 import { findLoad, type LoadView } from './loads.ts';
 import {
   airNow,
   changeWet,
   listWet,
-  placeFactors,
   putWet,
   runningDryers,
   weatherFrom,
@@ -60,7 +60,6 @@ export interface Rack {
   dryers: DryerRunRow[];
   /** In a dryer just now. */
   tumbling: WetPiece[];
-  factors: Awaited<ReturnType<typeof placeFactors>>;
   surroundings: Surroundings;
   weather: WeatherHour[];
   clock: HouseholdClock;
@@ -152,14 +151,13 @@ export async function readRack(tx: Transaction, now: Date): Promise<Rack | null>
   }
   const answers = await findingsOf(tx, loadIds);
   const weather = await weatherFrom(tx, now);
-  const factors = await placeFactors(tx);
   const surroundings: Surroundings = {
     household,
     nowMs: now.getTime(),
     roomNow: await roomReading(tx, now),
     air: await airNow(tx, now),
     outdoorAt: outdoorsBy(weather, view.timeZone),
-    slowness: new Map([...factors].map(([id, f]) => [id, f.slowness])),
+    slowness: await readSlowness(tx, view.document),
   };
   const house: RackHouse = { household, outdoors: surroundings.outdoorAt(now.getTime()) };
   const dryers = await runningDryers(tx);
@@ -206,7 +204,6 @@ export async function readRack(tx: Transaction, now: Date): Promise<Rack | null>
     dry: all.filter((p) => p.row.dryAt !== null),
     dryers,
     tumbling: all.filter((p) => p.row.dryAt === null && tumbling.has(p.id)),
-    factors,
     surroundings,
     weather,
     clock: clockOf(view.timeZone),

@@ -4,8 +4,10 @@
  */
 import { sql } from 'drizzle-orm';
 import {
+  bigint,
   bigserial,
   boolean,
+  customType,
   doublePrecision,
   foreignKey,
   index,
@@ -34,9 +36,10 @@ import type { MachinePhase } from '../core/run/phases.ts';
 import type { DryPosition } from '../core/envelope/envelope.ts';
 import type { Spot } from '../core/drying/spaces.ts';
 import type { AirChoice } from '../core/rack/forecast.ts';
-import type { DryingCheck } from '../core/rack/learn.ts';
+import type { DryingCheck } from '../core/learn/drying.ts';
 import type { FreshenEnd, FreshenWay } from '../core/freshen/task.ts';
 import type { ReturnLook } from '../core/cleaner/visit.ts';
+import type { PhotoMoment, PhotoPlace } from '../core/garment/photo-places.ts';
 import type { Trouble } from '../core/run/trouble.ts';
 import type { UpkeepTask } from '../core/run/upkeep.ts';
 import type { PromisedTask } from '../core/timetable/moved.ts';
@@ -280,8 +283,10 @@ export interface EventData {
   /** What asks to be mended before the next wash; a `mended` event answers it. */
   mend?: string;
   size?: 'kept' | 'changed' | 'smaller' | 'larger';
-  /** The id of a reading that was a mistake: it counts no more. */
+  /** The id of an event that was a mistake: it counts no more. */
   struck?: number;
+  /** The id of the struck event that this one stands for. */
+  corrects?: number;
   /** How long a piece was on a drying place, and what the model had said. */
   drying?: { place: string; hours: number };
   /** Freshened without water: how, and how it ended. */
@@ -302,10 +307,15 @@ export const events = pgTable(
     /** Who did it: the demo, somebody at home, later a person's account. */
     actor: text('actor').notNull().default('home'),
     data: jsonb('data').$type<EventData>().notNull(),
+    /** The event it takes back. */
+    strikes: bigint('strikes', { mode: 'number' }).generatedAlwaysAs(sql`(data->>'struck')::bigint`),
   },
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
     index('event_garment').on(t.householdId, t.garmentId, t.at),
+    index('event_newest').on(t.householdId, t.at, t.id),
+    index('event_kind').on(t.householdId, t.kind, t.at),
+    index('event_strikes').on(t.householdId, t.strikes),
     foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }),
     policy('event'),
   ],
@@ -422,13 +432,25 @@ export const loads = pgTable(
   ],
 );
 
-/** How a load runs, in short. */
+/** How a load runs, in short: what history and figures ask of it. */
 export interface RunFacts {
   washer: string | null;
   programme: string | null;
   product: string | null;
   temperatureC: number;
   fill: number;
+  /** As planned. */
+  pieces: string[];
+  massKg: number;
+  durationMin: number;
+  attendedMin: number;
+  waterL: number;
+  energyKwh: number;
+  /** Energy, water, products and coins at the prices of the day. */
+  money: number;
+  /** What a kWh cost that day. */
+  pricePerKwh: number;
+  doses: { product: string; class: string; amount: number; unit: string }[];
 }
 /** A run as it was: until the machine had ended, not until somebody came. */
 export interface MeasuredLoad {
@@ -829,6 +851,62 @@ export const calendarFeeds = pgTable(
     uniqueIndex('calendar_feed_token').on(t.tokenDigest),
     policy('calendar_feed'),
   ],
+);
+
+/** Lessons that somebody switched off: the book's value holds. */
+export const bookValues = pgTable(
+  'book_value',
+  { householdId: household(), lesson: text('lesson').notNull(), since: at('since').notNull() },
+  (t) => [primaryKey({ columns: [t.householdId, t.lesson] }), policy('book_value')],
+);
+
+/** Bytes as the database keeps them. */
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+/** Pictures of a piece, made small, without anything the camera wrote beside them. */
+export const photos = pgTable(
+  'photo',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    garmentId: text('garment_id').notNull(),
+    at: at('at').notNull(),
+    moment: text('moment').$type<PhotoMoment>().notNull(),
+    place: text('place').$type<PhotoPlace>().notNull(),
+    note: text('note').notNull().default(''),
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    /** WebP, and how many bytes: asked for without reading them. */
+    size: integer('size').notNull(),
+    picture: bytes('picture').notNull(),
+    thumb: bytes('thumb').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('photo_garment').on(t.householdId, t.garmentId, t.at),
+    foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }).onDelete(
+      'cascade',
+    ),
+    policy('photo'),
+  ],
+);
+
+/** Things seen in a shop: their label, what they cost, what became of the wish. */
+export const wishEnds = ['bought', 'left'] as const;
+export const wishes = pgTable(
+  'wish',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    at: at('at').notNull(),
+    garment: jsonb('garment').$type<GarmentDocument>().notNull(),
+    price: doublePrecision('price'),
+    /** Whose it would be; '' = nobody said. */
+    owner: text('owner').notNull().default(''),
+    wearsPerYear: doublePrecision('wears_per_year').notNull(),
+    ending: text('ending').$type<(typeof wishEnds)[number]>(),
+    endedAt: at('ended_at'),
+  },
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('wish')],
 );
 
 /** Forms that were answered, by their key and what they said. */

@@ -59,7 +59,12 @@ const wine: MarkedStain = {
   failedRounds: 0,
   notedAt: now.toISOString(),
 };
-const w = { cupboard: new Set(['det-colour-liquid', 'oxy-percarbonate'] as const), hardness: 2, chlorine: false };
+const w = {
+  cupboard: new Set(['det-colour-liquid', 'oxy-percarbonate'] as const),
+  hardness: 2,
+  chlorine: false,
+  learnt: [],
+};
 
 beforeAll(async () => {
   for (const id of [here, next])

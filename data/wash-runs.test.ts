@@ -22,7 +22,9 @@ import { appendEvents } from './events.ts';
 import { addGarment, findPiece } from './garments.ts';
 import { currentHamper } from './hamper.ts';
 import { createHousehold, forgetHousehold, readHousehold, type HouseholdView } from './household.ts';
-import { asLearnt, programmeKey, readLearnt } from './learnt.ts';
+import { lessonKey } from '../core/learn/lesson.ts';
+import { asLearnt, inForce } from './learnt.ts';
+import { readRunLessons, setBelieved } from './lessons.ts';
 import {
   changeRunning,
   dropAside,
@@ -238,9 +240,14 @@ describe('what was seen', () => {
     const panel = view.document.washers![0]!.programmes.find((p) => p.id === load.programme)!;
     await at((tx) => keepFinding(writer(tx), finding(ids[1]!, 'left')));
     const document = (await at(readHousehold))!.document;
-    const learnt = await at((tx) => readLearnt(tx, document, minutes(200)));
-    expect(learnt.programmes.get(programmeKey('w', load.programme!))!.durationMin).toBe(102);
-    expect(learnt.doseShares.get('c')).toBe(0.85);
+    const lessons = await at((tx) => readRunLessons(tx, document, minutes(200)));
+    const taught = inForce(lessons, 'programme').find((l) => l.subject.programme === load.programme)!;
+    expect(taught).toMatchObject({ learnt: 102, book: panel.durationMin, needed: 2 });
+    expect(taught.evidence.map((e) => [e.value, e.counts])).toEqual([
+      [104, true],
+      [100, true],
+    ]);
+    expect(inForce(lessons, 'dose').map((l) => [l.subject.product, l.learnt])).toEqual([['c', 0.85]]);
     const hamper = (await at((tx) => currentHamper(tx, minutes(200))))!;
     const programme = hamper.household.washers![0]!.programmes.find((p) => p.id === load.programme)!;
     expect(programme.durationMin).toBe(102);
@@ -251,7 +258,18 @@ describe('what was seen', () => {
     expect(document.products![0]!.dose!.table!.medium.normal).toBe(65);
   });
   test('nothing learnt changes nothing', () =>
-    expect(asLearnt(view.document, { programmes: new Map(), doseShares: new Map() })).toEqual(view.document));
+    expect(asLearnt(view.document, { all: [], off: new Set() })).toEqual(view.document));
+  test('switched off, the panel holds; switched on again, the runs', async () => {
+    const document = (await at(readHousehold))!.document;
+    const { all } = await at((tx) => readRunLessons(tx, document, minutes(200)));
+    const key = lessonKey(all.find((l) => l.subject.is === 'dose')!.subject);
+    const dose = async () =>
+      (await at((tx) => currentHamper(tx, minutes(200))))!.household.products![0]!.dose!.table!.medium.normal;
+    await at((tx) => setBelieved(tx, mine, key, false, minutes(200)));
+    expect(await dose()).toBe(65);
+    await at((tx) => setBelieved(tx, mine, key, true, minutes(201)));
+    expect(await dose()).toBeCloseTo(55.25, 6);
+  });
 });
 
 describe('devices', () => {

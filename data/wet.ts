@@ -1,6 +1,6 @@
 /** What came out of the water and is not back in the cupboard: one row a piece, and what its places have taught. */
 import { and, asc, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm';
-import { learntSlowness, type DryingCheck } from '../core/rack/learn.ts';
+import type { DryingCheck } from '../core/learn/drying.ts';
 import type { AirChoice } from '../core/rack/forecast.ts';
 import type { Transaction } from './client.ts';
 import { basketEntries, dryerRuns, dryingChecks, events, roomAirs, weatherHours, wetPieces } from './schema.ts';
@@ -65,14 +65,6 @@ export type PlaceCheck = DryingCheck & { place: string; garmentId: string; at: D
 export const keepCheck = async (tx: Transaction, householdId: string, check: PlaceCheck): Promise<void> => {
   await tx.insert(dryingChecks).values({ householdId, ...check });
 };
-/** How much slower than the model each place dries, and from how many checks. */
-export async function placeFactors(tx: Transaction): Promise<Map<string, { slowness: number; checks: number }>> {
-  const rows = await tx.select().from(dryingChecks).orderBy(asc(dryingChecks.id));
-  const places = new Map<string, DryingCheck[]>();
-  for (const r of rows) places.set(r.place, [...(places.get(r.place) ?? []), r]);
-  return new Map([...places].map(([id, list]) => [id, { slowness: learntSlowness(list), checks: list.length }]));
-}
-
 export type DryerRunRow = Omit<typeof dryerRuns.$inferSelect, 'householdId'>;
 export const runningDryers = (tx: Transaction): Promise<DryerRunRow[]> =>
   tx.select().from(dryerRuns).where(isNull(dryerRuns.endedAt)).orderBy(asc(dryerRuns.startedAt));

@@ -2,7 +2,7 @@
 import * as v from 'valibot';
 import { agentIds } from '@core/chemistry/agents.ts';
 import { dryCleanValues, labelActions, labelTemperaturesC, phrases, wetCleanValues } from '@core/care-label/label.ts';
-import { dyeIds } from '@core/colour/dye.ts';
+import { bleedingDyes, dyeIds } from '@core/colour/dye.ts';
 import { traitIds } from '@core/construction/traits.ts';
 import { weightKeys } from '@core/cost/weights.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';
@@ -228,6 +228,16 @@ export const householdSchema = v.object({
   ),
   basins: list(basinSchema),
   products: list(productSchema),
+  // What the household has taught, beyond what its machines and products say already: estimates only, never limits.
+  learnt: maybe(
+    v.object({
+      /** Hours of a place for each hour of the model, by its id. */
+      placeSlowness: maybe(v.record(v.string(), between(0.5, 2))),
+      stainPoints: list(v.object({ kind: oneOf(stainKinds), fibre: oneOf(fibreIds), points: between(-20, 20) })),
+      /** Loose dye against the book. */
+      looseDye: list(v.object({ dye: oneOf(bleedingDyes), factor: between(0.5, 2) })),
+    }),
+  ),
 });
 
 export const labelSchema = v.object({
@@ -352,6 +362,8 @@ export const garmentSchema = v.pipe(
     use: maybe(oneOf(uses)),
     count: maybe(v.pipe(count, v.minValue(1, 'must be between 1 and 60'), v.maxValue(60, 'must be between 1 and 60'))),
     set: maybe(id),
+    /** Wears its owner really gives it, and the share of the shrinkage foretold that it shows. */
+    learnt: maybe(v.object({ wears: maybe(between(0.5, 200)), shrinkShare: maybe(between(0, 2)) })),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed || dataset.value.kind !== 'other' || dataset.value.dryMassG != null) return;

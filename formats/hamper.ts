@@ -4,6 +4,7 @@ import { withTypedWords } from '@core/care-label/label-text.ts';
 import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
 import { garmentMassG } from '@core/garment/mass.ts';
 import { garmentUse } from '@core/garment/use.ts';
+import type { Learnt } from '@core/learn/lesson.ts';
 import type { Garment } from '@core/model/garment.ts';
 import type {
   Basin,
@@ -153,6 +154,7 @@ export function householdOf(d: HouseholdDocument): Household {
   const water = stated(d.water);
   const tariff = stated(d.tariff);
   return {
+    learnt: learntOf(d.learnt),
     rules: { ...defaultRules, ...rules, weights: stated(weights) },
     daysToNextWash: d.daysToNextWash ?? 3,
     water: { hardnessMmolPerL: water.hardnessMmolPerL ?? 2, coldC: water.coldC ?? 12, hotC: water.hotC ?? 55 },
@@ -214,6 +216,12 @@ export function householdOf(d: HouseholdDocument): Household {
     })),
   };
 }
+
+const learntOf = (d: HouseholdDocument['learnt']): Learnt => ({
+  slowness: new Map(Object.entries(d?.placeSlowness ?? {})),
+  stains: (d?.stainPoints ?? []).map(({ kind, fibre, points }) => ({ stain: kind, fibre, points })),
+  dyes: new Map((d?.looseDye ?? []).map(({ dye, factor }) => [dye, factor])),
+});
 
 /** What a kWh costs in cheap hours where nobody said it, as a share of the usual price. */
 const usualCheapShare = 0.75;
@@ -339,6 +347,8 @@ export function garmentOf(g: GarmentDocument): Garment {
     include: g.include ?? true,
     count: g.count ?? 1,
     set: g.set ?? null,
+    learntWears: g.learnt?.wears ?? null,
+    learntShrinkShare: g.learnt?.shrinkShare ?? null,
   };
   return { ...garment, use: garmentUse(garment, g.use ?? null) };
 }

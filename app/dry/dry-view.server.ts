@@ -185,12 +185,10 @@ export async function dryView(scope: Scope, chosenId: string): Promise<DryView |
     warnings: warningsOf(rack, forecast),
     dryers: dryersView(rack),
     learnt: rack.household.dryingPlaces.flatMap((place) => {
-      const f = rack.factors.get(place.id);
-      if (!f || Math.abs(f.slowness - 1) < 0.03) return [];
-      const percent = Math.round(Math.abs(f.slowness - 1) * 100);
-      return [
-        `${place.name} dries ${percent} % ${f.slowness > 1 ? 'slower' : 'faster'} than reckoned, from ${f.checks} ${f.checks === 1 ? 'look' : 'looks'}: it counts.`,
-      ];
+      const slowness = rack.surroundings.slowness.get(place.id) ?? 1;
+      if (Math.abs(slowness - 1) < 0.03) return [];
+      const percent = Math.round(Math.abs(slowness - 1) * 100);
+      return [`${place.name} dries ${percent} % ${slowness > 1 ? 'slower' : 'faster'} than reckoned: it counts.`];
     }),
     chosen: chosen ? chosenView(chosen, rack, asHung, of, spaces, moment, now) : null,
     dryCount: rack.dry.length,

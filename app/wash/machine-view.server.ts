@@ -8,7 +8,8 @@ import { say } from '@core/message/message.ts';
 import { moneyOf } from '@core/message/params.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { textOf } from '@words/text.ts';
-import { programmeKey, readLearnt } from '@data/learnt.ts';
+import { inForce } from '@data/learnt.ts';
+import { readRunLessons } from '@data/lessons.ts';
 import type { HouseholdView } from '@data/schema.ts';
 import type { LoadView } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
@@ -61,17 +62,19 @@ export async function machineView(
   });
   const maxKg = load.fill > 0 ? load.massKg / load.fill : load.massKg;
   const check = washer && programme ? drumCheck(pieces, washer, programme.maxLoadKg, load.fill) : null;
-  const learntNow = home ? await readLearnt(tx, home.document, now) : null;
-  const panel = home?.document.washers
-    ?.find((w) => w.id === load.washer)
-    ?.programmes.find((p) => p.id === load.programme);
-  const taught = learntNow?.programmes.get(programmeKey(load.washer ?? '', load.programme ?? ''));
+  const lessons = home ? await readRunLessons(tx, home.document, now) : null;
+  const taught = lessons
+    ? inForce(lessons, 'programme').find(
+        ({ subject }) => subject.washer === load.washer && subject.programme === load.programme,
+      )
+    : null;
   const learnt: string[] = [];
-  if (panel && taught?.durationMin && taught.durationMin !== panel.durationMin)
-    learnt.push(
-      textOf(say('run.learnt', { minutes: taught.durationMin, count: taught.runs, total: panel.durationMin })),
-    );
-  const share = learntNow?.doseShares.get(load.detergent?.product ?? '') ?? 1;
+  if (taught) {
+    const count = taught.evidence.filter((e) => e.counts).length;
+    learnt.push(textOf(say('run.learnt', { minutes: taught.learnt, count, total: taught.book })));
+  }
+  const share =
+    (lessons && inForce(lessons, 'dose').find((l) => l.subject.product === load.detergent?.product)?.learnt) ?? 1;
   if (share < 1 && load.detergent)
     learnt.push(
       textOf(

@@ -173,10 +173,8 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
     const cls = shrinkClassOf(p.garment);
     const before = historyOf(p);
     const own = { ...event, insideOut: p.values.flags.has('inside-out') };
-    const shrink = Math.max(
-      0,
-      totalShrinkPercent(cls, 'length', [...before, own]) - totalShrinkPercent(cls, 'length', before),
-    );
+    const foretold = totalShrinkPercent(cls, 'length', [...before, own]) - totalShrinkPercent(cls, 'length', before);
+    const shrink = Math.max(0, foretold * (p.garment.learntShrinkShare ?? 1));
     const felting = Math.max(0, feltingPercent(cls, [...before, own]) - feltingPercent(cls, before));
     const fadeAfter = (times: number): number =>
       p.history.dye === null

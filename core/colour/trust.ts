@@ -7,6 +7,7 @@ import type { ColourTest, Garment } from '../model/garment.ts';
 import { oddsAbove } from '../units/odds.ts';
 import { bleedLimits, bleedScore, colourHistory, stainDeltaE, testVerdict, type TestVerdict } from './bleed.ts';
 import { tintedHex } from './colour.ts';
+import type { BleedingDye } from './dye.ts';
 
 /** What was tried: a spot in water alone tells least, a catcher through a whole wash most. */
 type Trial = 'water-spot' | 'detergent-spot' | 'part' | 'catcher';
@@ -55,11 +56,17 @@ const receivers = [
   { receiver: 'a sand towel', receiverHex: '#d9c7a4', lightness: 81, limit: bleedLimits.coloured },
 ] as const;
 
-export function trustOf(g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'tests'>): Trust {
+/** `dyes` = how much dyes run here against the book: it moves the odds before the first reading. */
+export function trustOf(
+  g: Pick<Garment, 'colours' | 'dye' | 'washCount' | 'tests'>,
+  dyes: ReadonlyMap<BleedingDye, number> = new Map(),
+): Trust {
   const h = colourHistory(g);
   const { dye } = h;
   if (dye === null) return { standing: 'undyed', tried: false, prior: 0, steps: [], now: 0, tints: [] };
+  const here = dyes.get(dye) ?? 1;
   const deltaE = (c: number, lightness: number): number =>
+    here *
     stainDeltaE(
       bleedScore(dye, h.colour.strongest.lightness, g.washCount, c, ordinaryMin),
       dye,

@@ -87,4 +87,8 @@ export interface Garment {
   count: number;
   /** Pieces of one set like to stay together; null = of none. */
   set: string | null;
+  /** Wears its owner really gives it; null = the usual number of its kind. */
+  learntWears: number | null;
+  /** Share of the shrinkage foretold that its measures show; null = nobody measured. */
+  learntShrinkShare: number | null;
 }

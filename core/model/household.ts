@@ -1,3 +1,4 @@
+import type { Learnt } from '../learn/lesson.ts';
 import type { Action } from './orders.ts';
 import type { WeightKey } from '../cost/weights.ts';
 
@@ -171,6 +172,8 @@ export interface HouseTimes {
 
 export interface Household {
   rules: HouseRules;
+  /** What it has taught; moves estimates, never limits. */
+  learnt: Learnt;
   daysToNextWash: number;
   water: { hardnessMmolPerL: number; coldC: number; hotC: number };
   tariff: {

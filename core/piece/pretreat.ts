@@ -12,6 +12,7 @@ export const workplaceOf = (h: Household): Workplace => ({
   cupboard: cupboardOf(h),
   hardness: h.water.hardnessMmolPerL,
   chlorine: h.rules.whites === 'chlorine',
+  learnt: h.learnt.stains,
 });
 
 /** One line for the ticket: when it is due, what to do, how long at most, rinses and the check. */

@@ -51,10 +51,13 @@ export type OwnCareId = keyof typeof ownCare;
 /** Marks up to this size are treated as a spot where the rest is fresh. */
 export const spotCm = 5;
 
-export const wearsAllowedOf = (g: Garment): number | null => wearsAllowed(g.kind, isMostlyWool(g.parts));
+export function wearsAllowedOf(g: Pick<Garment, 'kind' | 'parts' | 'learntWears'>): number | null {
+  const usual = wearsAllowed(g.kind, isMostlyWool(g.parts));
+  // What is worn once is worn once, whatever the habit.
+  return usual === null || usual <= 1 ? usual : (g.learntWears ?? usual);
+}
 /** Wear units since the last wash: 1 = a wash is due. 0 when the kind is judged by soil and stain only. */
-export const wearUnitsOf = (g: Garment): number =>
-  wearUnitsSinceWash(g.kind, isMostlyWool(g.parts), g.wearsSinceWash, g.activity);
+export const wearUnitsOf = (g: Garment): number => wearUnitsSinceWash(wearsAllowedOf(g), g.wearsSinceWash, g.activity);
 
 /** Days a worn piece may lie before it harms: sour sportswear, set-in yellowing of pale cloth next to the skin. */
 export function lieLimit(g: Garment): { days: number; because: Message } | null {

@@ -115,7 +115,8 @@ const rules: Partial<Record<PlanWarning['code'], Rule>> = {
       times: 1,
       insideOut: false,
     };
-    const loss = (p: Profile): number => totalShrinkPercent(shrinkClassOf(p.garment), 'length', [event]);
+    const loss = (p: Profile): number =>
+      totalShrinkPercent(shrinkClassOf(p.garment), 'length', [event]) * (p.garment.learntShrinkShare ?? 1);
     const found = where(
       (p) => p.garment.washCount === 0 && kindFacts(p.garment.kind).measured !== 'none' && loss(p) >= seenShrink,
     );

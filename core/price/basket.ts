@@ -397,11 +397,17 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
       clash[j * profiles.length + i] = 1;
     }
   });
+  // Dyes that run more here than in the book are kept apart sooner; those that run less earn their company by their own readings.
+  const runsHere = (dye: BleedingDye): number => Math.max(1, household.learnt.dyes.get(dye) ?? 1);
   const giverScore = profiles.map(({ history: h, garment }) =>
     Float64Array.from(settings, (s) =>
       h.dye === null
         ? 0
-        : bleedScore(h.dye, h.colour.strongest.lightness, garment.washCount, s.temperatureC, s.bleedMinutes) / 100,
+        : Math.min(
+            1,
+            (bleedScore(h.dye, h.colour.strongest.lightness, garment.washCount, s.temperatureC, s.bleedMinutes) / 100) *
+              runsHere(h.dye),
+          ),
     ),
   );
   const dyes = bleedingDyes.filter((d) => profiles.some((p) => p.history.dye === d));

@@ -25,7 +25,7 @@ export interface OutdoorNow {
   wet: boolean;
 }
 export interface RackHouse {
-  household: Pick<Household, 'room' | 'rules'>;
+  household: Pick<Household, 'room' | 'rules' | 'learnt'>;
   outdoors: OutdoorNow;
 }
 export interface Placement {
@@ -90,14 +90,14 @@ export function hoursAt(
   place: DryingPlace | null,
   house: RackHouse,
 ): number | null {
-  const { room, rules } = house.household;
+  const { room, rules, learnt } = house.household;
   const gapMm = position === 'bars' ? airGapMm.bars : airGapMm.else;
   const air = place?.outdoors
     ? { ...house.outdoors, gapMm }
     : { temperatureC: room.temperatureC, humidity: room.relativeHumidity, airSpeedMPerS: room.airSpeedMPerS, gapMm };
   const layout = layoutFor(position, barsEachOf(p, rules));
   const time = dryingTimeHours(p.garment.kind, p.fibre, moisture, layout, air);
-  return time.ok ? time.value : null;
+  return time.ok ? time.value * (learnt.slowness.get(place?.id ?? '') ?? 1) : null;
 }
 
 /** Places in the order in which the piece should have them: outdoors for fuel, sun for white if that is not much slower, then indoors, then the rest. */

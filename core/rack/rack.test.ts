@@ -16,7 +16,7 @@ import { afterDryer, dryerRun, whyStaysOut } from './dryer.ts';
 import { forecastDrying, hoursToMoisture, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
 import { hangAt, hangUp, needOf, positionsFor, whyNotAt, type RackHouse } from './hang.ts';
 import { dryHelpsOf, hangHelpsOf } from './helps.ts';
-import { learntSlowness } from './learn.ts';
+import { learntSlowness } from '../learn/drying.ts';
 import { afterQuiet, outsideQuiet, remindersOf, whenLight, type RackClock, type RemindedPiece } from './reminders.ts';
 
 const rack: DryingPlace = {

@@ -7,7 +7,6 @@ import { everydayGarment, garment, household, only, plainRules } from '../testin
 import { textOf } from '@words/text.ts';
 import { drumCheck } from './drum-check.ts';
 import {
-  doseShareAfter,
   dryLookOf,
   isAnswer,
   isGood,
@@ -20,7 +19,6 @@ import {
   remedyOf,
   type InspectedLoad,
 } from './inspection.ts';
-import { learntProgramme, type MeasuredRun } from './learnt.ts';
 import { optionsFor } from './options.ts';
 import { troubleAdvice } from './trouble.ts';
 import { descaleEveryRuns, upkeepDue, upkeepRun } from './upkeep.ts';
@@ -120,43 +118,6 @@ describe('what is looked at', () => {
       code: 'look.residue',
       params: { count: 2 },
     });
-  });
-  test('the dose after residue: 85 %, then 72, never below 70; back to the pack when it did not clean', () => {
-    expect(doseShareAfter(1, 'residue')).toBe(0.85);
-    expect(doseShareAfter(0.85, 'residue')).toBe(0.72);
-    expect(doseShareAfter(0.72, 'residue')).toBe(0.7);
-    expect(doseShareAfter(0.7, 'not-clean')).toBe(1);
-  });
-});
-
-describe('what real runs teach', () => {
-  const run = (minutes: number, kwh: number | null = null): MeasuredRun => ({
-    temperatureC: 40,
-    fill: 1,
-    minutes,
-    kwh,
-  });
-  test('one run teaches nothing, two their middle, one odd run of five nothing', () => {
-    expect(learntProgramme([run(90)], 65).durationMin).toBeNull();
-    expect(learntProgramme([run(92), run(88)], 65).durationMin).toBe(90);
-    expect(learntProgramme([run(91), run(90), run(140), run(89), run(90)], 65).durationMin).toBe(90);
-  });
-  test('the five newest count; a run of another kind is left out on both sides', () => {
-    expect(learntProgramme([...Array.from({ length: 5 }, () => run(70)), run(100), run(100)], 65).durationMin).toBe(70);
-    expect(learntProgramme([run(25), run(26)], 65)).toMatchObject({ durationMin: null, runs: 1 });
-    expect(learntProgramme([run(26), run(26)], 65).runs).toBe(2);
-    expect(learntProgramme([run(163), run(162)], 65).runs).toBe(1);
-  });
-  test('kWh become those of a full load', () => {
-    const learnt = learntProgramme(
-      [
-        { ...run(90, 0.55), fill: 0 },
-        { ...run(90, 1), fill: 1 },
-      ],
-      90,
-    );
-    expect(learnt.energyKwhAt.get(40)).toBe(1);
-    expect(learntProgramme([run(90, 0.6), run(90)], 90).energyKwhAt.size).toBe(0);
   });
 });
 

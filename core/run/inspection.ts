@@ -189,10 +189,3 @@ export function remedyOf(
       return { is: 'colder', message: say('look.faded', { celsius: load.temperatureC }) };
   }
 }
-
-/** Share of the pack's dose after residue: 0.85 of what it was, never less than what leaves cloth grey. */
-const lessDose = 0.85;
-const leastDoseShare = 0.7;
-/** @example doseShareAfter(1, 'residue') // 0.85 */
-export const doseShareAfter = (share: number, seen: 'residue' | 'not-clean'): number =>
-  seen === 'residue' ? Math.max(leastDoseShare, Math.round(share * lessDose * 100) / 100) : 1;

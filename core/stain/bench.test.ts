@@ -11,6 +11,7 @@ const w: Workplace = {
   cupboard: new Set<AgentId>(agentIds.filter((a) => !refusedAgents.includes(a))),
   hardness: 3,
   chlorine: false,
+  learnt: [],
 };
 const white = garment('white', {
   colours: [{ hex: '#f7f7f4', role: 'ground' }],

@@ -51,6 +51,7 @@ const workplace = (cupboard: Set<AgentId> = full, change: Partial<Workplace> = {
   cupboard,
   hardness: 3,
   chlorine: true,
+  learnt: [],
   ...change,
 });
 

@@ -13,6 +13,7 @@ import { actions, stopCodes, type StopCode } from './actions.ts';
 import { capsOf, type SpotCaps } from './caps.ts';
 import { listFor } from './fibre-lists.ts';
 import { fitStep } from './fit-step.ts';
+import { stainPointsOf } from '../learn/stains.ts';
 import { bandOf, scoreOf } from './score.ts';
 import { skinRoute } from './skin.ts';
 import { nameOf, roomC, sentence, solventGroup, temperatureOf, volatile } from './step-choice.ts';
@@ -160,7 +161,7 @@ const closedTraits = ['structured', 'glued', 'sequins', 'beads', 'velvet', 'velv
 export function procedureFor(g: Garment, stain: Stain, workplace: Workplace): Procedure {
   const cloth = clothOf(g);
   const caps = capsOf(cloth);
-  const score = scoreOf(stain, cloth);
+  const score = scoreOf(stain, cloth, stainPointsOf(workplace.learnt, stain.kind, g.parts));
   const base = {
     stain,
     score,

@@ -33,6 +33,7 @@ const w: Workplace = {
   cupboard: new Set<AgentId>(agentIds.filter((a) => !refusedAgents.includes(a))),
   hardness: 3,
   chlorine: true,
+  learnt: [],
 };
 const mark = (kind: StainKind, change: Partial<Stain> = {}): Stain => ({
   id: 's1',

@@ -102,7 +102,7 @@ export interface ScoreInput {
   heat: HeatEvent;
   columns: Iterable<MatrixColumn>;
   dye: DyeState;
-  /** Failed rounds, spreading, unknown products, chlorine: 0 or negative. */
+  /** Failed rounds, spreading, unknown products, chlorine: 0 or negative; and what marks like it have taught. */
   prior: number;
   sizeCm: number | null;
 }
@@ -134,14 +134,15 @@ export function stainScore(i: ScoreInput): number {
 }
 /** The worst heat on record; a flag without an event counts as the dryer. */
 export const heatOf = (s: Pick<Stain, 'heat' | 'heatSet'>): HeatEvent => s.heat ?? (s.heatSet ? 'tumble' : 'none');
-export const scoreOf = (s: Stain, cloth: Cloth): number =>
+/** `learnt` = points that marks of this kind on such cloth have earned here. */
+export const scoreOf = (s: Stain, cloth: Cloth, learnt = 0): number =>
   stainScore({
     kind: s.kind,
     age: ageOf(s.ageHours),
     heat: heatOf(s),
     columns: cloth.columns,
     dye: dyeStateOf(cloth),
-    prior: priorPoints(s.failedRounds, s.tried),
+    prior: priorPoints(s.failedRounds, s.tried) + learnt,
     sizeCm: s.sizeCm,
   });
 

@@ -2,6 +2,7 @@
 import type { AgentId } from '../chemistry/agents.ts';
 import type { Chemical, SequenceStep } from '../chemistry/sequence.ts';
 import type { ToolId } from '../chemistry/tools.ts';
+import type { Learnt } from '../learn/lesson.ts';
 import type { Stain } from '../model/garment.ts';
 import type { ActionId, CheckId, StopCode, WhenId } from './actions.ts';
 import type { Band } from './score.ts';
@@ -13,6 +14,8 @@ export interface Workplace {
   hardness: number;
   /** The house allows chlorine bleach where the label does. */
   chlorine: boolean;
+  /** What marks have taught here. */
+  learnt: Learnt['stains'];
 }
 export interface TreatmentStep extends SequenceStep {
   /** Where it comes from: the number of the step in the stain's list; 0 = a test or an airing put in. */

@@ -1,4 +1,5 @@
 /** Generated garments and a small household for property tests. Plausible enough to plan, odd enough to find holes. */
+import { nothingLearnt } from '../learn/lesson.ts';
 import fc from 'fast-check';
 import { emptyLabel, phrases, type CareLabel } from '../care-label/label.ts';
 import { traitIds, type TraitId } from '../construction/traits.ts';
@@ -71,6 +72,8 @@ export const cottonTee: Garment = {
   use: 'clothes',
   count: 1,
   set: null,
+  learntWears: null,
+  learntShrinkShare: null,
 };
 /** A garment that differs from a plain cotton T-shirt. */
 export function garment(id: string, change: Partial<Garment> = {}): Garment {
@@ -123,6 +126,7 @@ const programme = (
   ]),
 });
 export const household: Household = {
+  learnt: nothingLearnt,
   rules: plainRules,
   daysToNextWash: 3,
   water: { hardnessMmolPerL: 2, coldC: 12, hotC: 55 },

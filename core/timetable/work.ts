@@ -228,6 +228,7 @@ function pieceWork(w: Wet, afterStep: number, household: Household, nowMs: numbe
     absorptivity: 0,
     gapMm: position === 'bars' ? gapMm.bars : gapMm.else,
     outdoors: place?.outdoors ?? false,
+    slowness: household.learnt.slowness.get(place?.id ?? '') ?? 1,
   };
   const hotC = tumbledC;
   return {

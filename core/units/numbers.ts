@@ -30,6 +30,13 @@ export const sum = (xs: readonly number[]): number => xs.reduce((a, b) => a + b,
 /** Arithmetic mean; 0 of nothing. */
 export const mean = (xs: readonly number[]): number => (xs.length === 0 ? 0 : sum(xs) / xs.length);
 
+/** The middle one, or between the two in the middle; 0 of nothing. */
+export function median(xs: readonly number[]): number {
+  const sorted = [...xs].sort((a, b) => a - b);
+  const mid = sorted.length >> 1;
+  return sorted.length % 2 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
+}
+
 /** Weighted mean of a fibre property over mass fractions. */
 export function mixture<K extends string>(shares: ReadonlyMap<K, number>, of: (key: K) => number): number {
   let total = 0;

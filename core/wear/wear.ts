@@ -64,8 +64,7 @@ export function wearUnits(
 }
 
 /** Wear units since the last wash; 0 when the kind has no count. */
-export function wearUnitsSinceWash(kind: GarmentKind, mostlyWool: boolean, wears: number, activity: Activity): number {
-  const allowed = wearsAllowed(kind, mostlyWool);
+export function wearUnitsSinceWash(allowed: number | null, wears: number, activity: Activity): number {
   return allowed === null ? 0 : wears * wearUnits(allowed, 8, activity);
 }
 
