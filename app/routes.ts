@@ -38,6 +38,7 @@ export default [
   route('cleaner/:visitId', 'cleaner/slip.tsx'),
   route('loads/:loadId/what-if', 'sort/what-if.tsx'),
   route('log', 'log/log.tsx'),
+  route('log/entries/:entryId', 'log/entry.tsx'),
   route('wardrobe', 'wardrobe/wardrobe.tsx'),
   route('pieces/new', 'wardrobe/piece-new.tsx'),
   route('pieces/several', 'wardrobe/several.tsx'),

@@ -1,7 +1,7 @@
 /** What happened: append-only. */
-import { desc, eq, sql, type SQL } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
-import { events, garments, type EventData, type EventKind } from './schema.ts';
+import { events, type EventData, type EventKind } from './schema.ts';
 
 export interface NewEvent {
   garmentId: string;
@@ -38,21 +38,12 @@ export async function appendEvents({ tx, householdId, actor }: Writer, list: rea
  * Whether an event counts: nobody took it back, or the taking back was itself taken back. To be put where events are read that something is
  * derived from.
  */
-export const stands = (): SQL => sql`not exists (
+export const stands = (): SQL<boolean> => sql<boolean>`not exists (
   select 1 from event x where x.household_id = event.household_id and x.strikes = event.id
     and not exists (select 1 from event y where y.household_id = x.household_id and y.strikes = x.id))`;
 
 /** History of one piece, newest first. */
 export const garmentHistory = (tx: Transaction, garmentId: string, limit = 60) =>
-  tx
-    .select({ id: events.id, at: events.at, kind: events.kind, data: events.data, loadId: events.loadId })
-    .from(events)
-    .where(eq(events.garmentId, garmentId))
-    .orderBy(desc(events.at), desc(events.id))
-    .limit(limit);
-
-/** The log of the household, newest first. */
-export const recentEvents = (tx: Transaction, limit: number) =>
   tx
     .select({
       id: events.id,
@@ -60,13 +51,9 @@ export const recentEvents = (tx: Transaction, limit: number) =>
       kind: events.kind,
       data: events.data,
       loadId: events.loadId,
-      garmentId: events.garmentId,
-      name: garments.name,
-      colours: garments.colours,
-      traits: garments.traits,
-      garmentKind: garments.kind,
+      struck: sql<boolean>`not ${stands()}`,
     })
     .from(events)
-    .innerJoin(garments, eq(garments.id, events.garmentId))
+    .where(and(eq(events.garmentId, garmentId), isNull(events.strikes)))
     .orderBy(desc(events.at), desc(events.id))
     .limit(limit);

@@ -5,8 +5,7 @@ import type { Transaction } from './client.ts';
 import { currentPins, pinsAmong } from './decisions.ts';
 import { garmentDocument, listPieces } from './garments.ts';
 import { readHousehold } from './household.ts';
-import { asLearnt, taught } from './learnt.ts';
-import { readLessons } from './lessons.ts';
+import { teach } from './learnt.ts';
 import { piecesInLoads } from './loads.ts';
 import { piecesInSoaks } from './treatments.ts';
 
@@ -15,15 +14,14 @@ export async function currentHamper(tx: Transaction, now: Date): Promise<HamperD
   const household = await readHousehold(tx);
   if (!household) return null;
   const busy = new Set([...(await piecesInLoads(tx)), ...(await piecesInSoaks(tx))].map((p) => p.garmentId));
-  const wardrobe = await listPieces(tx);
-  const lessons = await readLessons(tx, household.document, wardrobe, now);
-  const pieces = wardrobe.filter((p) => p.basket !== null && !busy.has(p.row.id)).map((p) => taught(p, lessons));
+  const known = await teach(tx, household.document, await listPieces(tx), now);
+  const pieces = known.pieces.filter((p) => p.basket !== null && !busy.has(p.row.id));
   const pins = pinsAmong(await currentPins(tx), new Set(pieces.map((p) => p.row.id)));
   return {
     format: 'neat-fold/hamper',
     version: 1,
     now: isoInZone(now, household.timeZone),
-    household: asLearnt(household.document, lessons),
+    household: known.document,
     garments: pieces.map((p) => garmentDocument(p, now)),
     ...(pins.length > 0 ? { pins } : {}),
   };

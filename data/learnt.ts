@@ -2,7 +2,8 @@
 import { isLearnt, lessonKey, type LearntLesson, type LessonSubject } from '../core/learn/lesson.ts';
 import type { GarmentDocument, HouseholdDocument } from '../formats/hamper-schema.ts';
 import type { Piece } from './garments.ts';
-import { wearsSubject, type Lessons } from './lessons.ts';
+import type { Transaction } from './client.ts';
+import { readLessons, wearsSubject, type Lessons } from './lessons.ts';
 
 export type LearntGarment = NonNullable<GarmentDocument['learnt']>;
 type Of<K extends LessonSubject['is']> = LearntLesson & { subject: Extract<LessonSubject, { is: K }> };
@@ -79,6 +80,19 @@ function beyond(lessons: Lessons): HouseholdDocument['learnt'] | null {
       : {}),
     ...(dyes.length > 0 ? { looseDye: dyes.map((l) => ({ dye: l.subject.dye, factor: rounded(l.learnt) })) } : {}),
   };
+}
+
+/** The wardrobe and its household as taught; without a household, as they are. */
+export async function teach(
+  tx: Transaction,
+  document: HouseholdDocument | null,
+  pieces: readonly Piece[],
+  now: Date,
+): Promise<{ document: HouseholdDocument; pieces: Piece[]; lessons: Lessons }> {
+  const lessons: Lessons = document
+    ? await readLessons(tx, document, pieces, now)
+    : { all: [], off: new Set<string>() };
+  return { document: asLearnt(document ?? {}, lessons), pieces: pieces.map((p) => taught(p, lessons)), lessons };
 }
 
 /** A piece with the wears its owner gives it, and the shrinkage it has shown. */

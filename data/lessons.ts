@@ -271,7 +271,9 @@ async function ofMarks(tx: Transaction, now: Date): Promise<Lesson[]> {
     .orderBy(desc(treatments.closedAt));
   const known = rows.flatMap((r) => {
     const outcome = r.outcome === null ? undefined : outcomeOf[r.outcome];
-    const { stain, odds } = r.procedure;
+    const { stain, score, learntPoints = 0 } = r.procedure;
+    // What was taught before is no evidence for itself.
+    const odds = (score - learntPoints) / 100;
     return outcome === undefined
       ? []
       : [{ at: r.at ?? now, stain: stain.kind, fibre: mainFibre(r.parts), odds, outcome }];

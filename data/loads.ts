@@ -1,5 +1,5 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
-import { and, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, gte, inArray, lt, sql } from 'drizzle-orm';
 import { runMoney } from '../core/cost/run-money.ts';
 import type { Household } from '../core/model/household.ts';
 import { householdOf, type HamperDocument } from '../formats/hamper.ts';
@@ -167,6 +167,43 @@ export async function piecesInLoads(tx: Transaction): Promise<{ garmentId: strin
 export async function finishedLoads(tx: Transaction, limit: number): Promise<LoadView[]> {
   return (await joined(tx).where(eq(loads.status, 'finished')).orderBy(desc(loads.finishedAt)).limit(limit)).flatMap(
     toView,
+  );
+}
+
+export interface PastLoad {
+  id: string;
+  run: RunFacts;
+  measured: MeasuredLoad | null;
+  startedAt: Date | null;
+  finishedAt: Date;
+}
+/** Finished loads, newest first, without the documents of their plans. */
+export async function pastLoads(
+  tx: Transaction,
+  which: { from?: Date | null; before?: Date | null; ids?: readonly string[]; limit?: number },
+): Promise<PastLoad[]> {
+  const rows = await tx
+    .select({
+      id: loads.id,
+      run: loads.run,
+      measured: loads.measured,
+      added: loads.added,
+      startedAt: loads.startedAt,
+      finishedAt: loads.finishedAt,
+    })
+    .from(loads)
+    .where(
+      and(
+        eq(loads.status, 'finished'),
+        which.from ? gte(loads.finishedAt, which.from) : undefined,
+        which.before ? lt(loads.finishedAt, which.before) : undefined,
+        which.ids ? inArray(loads.id, [...which.ids]) : undefined,
+      ),
+    )
+    .orderBy(desc(loads.finishedAt))
+    .limit(which.limit ?? 100_000);
+  return rows.flatMap(({ added, finishedAt, ...l }) =>
+    finishedAt ? [{ ...l, finishedAt, run: { ...l.run, pieces: [...l.run.pieces, ...added] } }] : [],
   );
 }
 

@@ -1,5 +1,13 @@
 /** Days and moments of a household, in its own time zone. */
-import { fromDate, parseDate, Time, toCalendarDate, toCalendarDateTime, toZoned } from '@internationalized/date';
+import {
+  fromDate,
+  parseDate,
+  parseDateTime,
+  Time,
+  toCalendarDate,
+  toCalendarDateTime,
+  toZoned,
+} from '@internationalized/date';
 
 /** A thing needed on a day is needed by the evening of that day. */
 const eveningTime = new Time(18);
@@ -25,6 +33,22 @@ export function isDay(text: string): boolean {
     return false;
   }
 }
+/**
+ * A local moment `YYYY-MM-DDTHH:MM` in a zone; null where there is none such.
+ * @example momentOf('2026-05-09T08:00', 'Europe/Amsterdam') // 2026-05-09T06:00:00.000Z
+ */
+export function momentOf(local: string, timeZone: string): Date | null {
+  if (!/^2[01]\d{2}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?$/.test(local)) return null;
+  try {
+    return toZoned(parseDateTime(local), timeZone).toDate();
+  } catch {
+    return null;
+  }
+}
+/** The local moment of a zone, `YYYY-MM-DDTHH:MM`, as a field for date and time takes it. */
+export const localMoment = (at: Date, timeZone: string): string =>
+  toCalendarDateTime(fromDate(at, timeZone)).toString().slice(0, 16);
+
 /** A moment as ISO 8601 with the offset of its zone, to the second. */
 export function isoInZone(at: Date, timeZone: string): string {
   // Not `set`: a wall-clock time that comes twice, when clocks go back, would be taken for the first.

@@ -16,12 +16,13 @@ import { dayOf } from '@formats/dates.ts';
 import { stateNames } from '@words/en/piece-line.ts';
 import { textOf } from '@words/text.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
-import { isMostlyWool } from '@core/fibre/blend.ts';
 import { stainFacts } from '@core/stain/stains.ts';
-import { wearsAllowed, type Dueness, type WearGroup } from '@core/wear/wear.ts';
+import { wearsAllowedOf } from '@core/piece/verdict.ts';
+import { type Dueness, type WearGroup } from '@core/wear/wear.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { piecesInLoads } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
+import { teach } from '@data/learnt.ts';
 import { piecesInSoaks } from '@data/treatments.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { BasketState } from '@data/schema.ts';
@@ -90,7 +91,7 @@ function marksOf(state: BasketState, timeZone: string): string[] {
 
 /** "3 of 8 wears". */
 export function wearsText(p: Piece): string {
-  const allowed = wearsAllowed(p.row.kind, isMostlyWool(p.row.parts));
+  const allowed = wearsAllowedOf({ kind: p.row.kind, parts: p.row.parts, learntWears: p.learnt?.wears ?? null });
   const group = kindFacts(p.row.kind).wearGroup;
   const unit =
     group === 'sheet' || group === 'bath_towel' || group === 'hand_towel' || group === 'tea_towel' ? 'use' : 'wear';
@@ -163,10 +164,10 @@ function freshenHref(p: Piece, advice: GatherAdvice, household: Household, now: 
 }
 
 export async function basketView({ tx, now }: Scope, filter: BasketFilter): Promise<BasketView> {
-  const pieces = await listPieces(tx);
   const home = await readHousehold(tx);
   const timeZone = home?.timeZone ?? 'UTC';
-  const household = householdOf(home?.document ?? {});
+  const { document, pieces } = await teach(tx, home?.document ?? null, await listPieces(tx), now);
+  const household = householdOf(document);
   const inWater = new Map<string, BasketPieceView['inWater']>([
     ...(await piecesInLoads(tx)).map(
       (p) => [p.garmentId, { href: `/loads/${p.loadId}`, words: stateNames['in-drum'] }] as const,

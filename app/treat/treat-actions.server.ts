@@ -19,6 +19,7 @@ import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { basketState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { findPiece, garmentDocument, type Piece } from '@data/garments.ts';
+import { teach } from '@data/learnt.ts';
 import { readHousehold } from '@data/household.ts';
 import type { MarkedStain } from '@data/schema.ts';
 import {
@@ -45,7 +46,9 @@ export async function procedureOfStain({ tx, now }: Scope, piece: Piece, stainId
   const household = await readHousehold(tx);
   const garment = garmentOf(garmentDocument(piece, now));
   const stain = garment.stains.find((s) => s.id === stainId);
-  return household && stain ? procedureFor(garment, stain, workplaceOf(householdOf(household.document))) : null;
+  if (!household || !stain) return null;
+  const { document } = await teach(tx, household.document, [], now);
+  return procedureFor(garment, stain, workplaceOf(householdOf(document)));
 }
 
 /** What became of the rounds so far for one mark. */

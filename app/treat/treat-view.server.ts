@@ -13,6 +13,7 @@ import type { TreatmentStep } from '@core/stain/treatment.ts';
 import { stainFacts, type StainKind } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
+import { teach } from '@data/learnt.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { newestPlan, piecesInLoads } from '@data/loads.ts';
 import { closedTreatments, openTreatments, piecesInSoaks, type Treatment } from '@data/treatments.ts';
@@ -152,10 +153,10 @@ export function precautionsIn(home: HouseholdView | null, session: Session): Pre
 
 export async function treatView({ tx, now }: Scope): Promise<TreatView> {
   const home = await readHousehold(tx);
-  const household = householdOf(home?.document ?? {});
+  const { document, pieces } = await teach(tx, home?.document ?? null, await listPieces(tx), now);
+  const household = householdOf(document);
   const { hotC } = household.water;
   const { rules } = household;
-  const pieces = await listPieces(tx);
   const open = await openTreatments(tx);
   const closed = await closedTreatments(tx, 200);
   const ref = (id: string): PieceRef => {
@@ -200,7 +201,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
             : { kind: 'judge', text: washNext(t) },
     };
   });
-  const workplace = home && workplaceOf(householdOf(home.document));
+  const workplace = home && workplaceOf(household);
   const waiting = !workplace
     ? []
     : pieces

@@ -82,7 +82,7 @@ export function TextField({
   list,
 }: FieldProps &
   Pick<InputHTMLAttributes<HTMLInputElement>, 'inputMode' | 'placeholder' | 'list'> & {
-    type?: 'text' | 'date' | 'search';
+    type?: 'text' | 'date' | 'datetime-local' | 'search';
     suffix?: string;
   }) {
   return (

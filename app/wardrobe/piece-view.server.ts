@@ -10,7 +10,8 @@ import { kindFacts } from '@core/garment/kinds.ts';
 import { dryMassG } from '@core/garment/mass.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { garmentHistory } from '@data/events.ts';
-import { findPiece, garmentDocument } from '@data/garments.ts';
+import { findPiece, garmentDocument, listPieces } from '@data/garments.ts';
+import { taught, teach } from '@data/learnt.ts';
 import { readHousehold } from '@data/household.ts';
 import { pieceStart, type PieceStart } from './piece-schema.ts';
 import { versionOf } from '../forms/seen.server.ts';
@@ -56,7 +57,7 @@ export interface PieceView {
   partings: (readonly [string, string])[];
   /** Where it is, in words. */
   state: string;
-  history: { id: number; day: string; text: string }[];
+  history: { id: number; day: string; text: string; struck: boolean }[];
   start: PieceStart;
   /** The version of what the form starts from. */
   seen: string;
@@ -166,9 +167,11 @@ const afterPages: Partial<Record<PieceState, { href: string; words: string }>> =
 };
 
 export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceView> {
-  const piece = await findPiece(tx, id);
-  if (!piece) throw notFound('That piece is not in the wardrobe.');
+  const found = await findPiece(tx, id);
+  if (!found) throw notFound('That piece is not in the wardrobe.');
   const household = await readHousehold(tx);
+  const known = await teach(tx, household?.document ?? null, await listPieces(tx), now);
+  const piece = taught(found, known.lessons);
   const timeZone = household?.timeZone ?? 'UTC';
   const garment = garmentOf(garmentDocument(piece));
   const profile = profileOf(garment, householdOf(household?.document ?? {}).rules);
@@ -188,7 +191,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
     after: afterPages[shownState] ?? null,
     conflicts: profile.conflicts.map(sentenceOf),
     colour: colourText(profile),
-    trust: trustView(trustOf(garment), timeZone),
+    trust: trustView(trustOf(garment, householdOf(known.document).learnt.dyes), timeZone),
     symbols: label ? symbolsOf(label) : [],
     phrases: label ? label.phrases.map((x) => phraseWords[x]) : [],
     limits: limitRows(profile),
@@ -202,6 +205,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
       id: e.id,
       day: dayAndYear(e.at, timeZone),
       text: eventText(e.kind, e.data),
+      struck: e.struck,
     })),
     start: pieceStart(row),
     seen: versionOf(pieceStart(row)),

@@ -1,4 +1,4 @@
-import { data, redirect, useSearchParams } from 'react-router';
+import { data, Link, redirect, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { joinBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
@@ -358,10 +358,23 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
               {v.history.map((h) => (
                 <li key={h.id}>
                   <Quiet>{h.day}</Quiet>
-                  <span>{h.text}</span>
+                  <span style={h.struck ? { textDecoration: 'line-through' } : undefined}>
+                    {h.struck ? (
+                      h.text
+                    ) : (
+                      <Link to={`/log/entries/${h.id}`} title="Put this entry right">
+                        {h.text}
+                      </Link>
+                    )}
+                  </span>
                 </li>
               ))}
             </History>
+          )}
+          {v.history.length > 0 && (
+            <p>
+              <Link to={`/log?piece=${encodeURIComponent(v.id)}`}>All of it in the log</Link>
+            </p>
           )}
         </Section>
       </Two>

@@ -4,6 +4,7 @@ import { kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
 import { pieceStates, partings, type PieceState } from '@core/piece/state.ts';
 import { listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
+import { teach } from '@data/learnt.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import { householdOf } from '@formats/hamper.ts';
 import { colourNames } from '@words/en/names.ts';
@@ -58,11 +59,12 @@ const groundClass = (p: Piece): ColourClass =>
 
 export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
   const home = await readHousehold(tx);
-  const household = householdOf(home?.document ?? {});
   const timeZone = home?.timeZone ?? 'UTC';
   const where = await whereabouts(tx);
   const gone = filter.state === 'gone';
-  const pieces = await listPieces(tx, gone ? 'gone' : 'here');
+  const all = await listPieces(tx, gone ? 'gone' : 'here');
+  const { document, pieces } = await teach(tx, home?.document ?? null, all, now);
+  const household = householdOf(document);
   const told = pieces.map((p) => ({
     p,
     state: stateOf(p, where, now),

@@ -158,7 +158,7 @@ describe('dyes', () => {
   });
   test('it moves the odds before the first reading', () => {
     const red = {
-      ...garment('red', { colours: [{ hex: '#a01020', role: 'ground' }], dye: 'reactive', washCount: 4, tests: [] }),
+      ...garment('red', { colours: [{ hex: '#a01020', role: 'ground' }], dye: 'reactive', washCount: 2, tests: [] }),
     };
     expect(trustOf(red, new Map([['reactive', 1.5]])).prior).toBeGreaterThan(trustOf(red).prior);
     expect(trustOf(red, new Map([['reactive', 0.6]])).prior).toBeLessThan(trustOf(red).prior);

@@ -161,10 +161,12 @@ const closedTraits = ['structured', 'glued', 'sequins', 'beads', 'velvet', 'velv
 export function procedureFor(g: Garment, stain: Stain, workplace: Workplace): Procedure {
   const cloth = clothOf(g);
   const caps = capsOf(cloth);
-  const score = scoreOf(stain, cloth, stainPointsOf(workplace.learnt, stain.kind, g.parts));
+  const learntPoints = stainPointsOf(workplace.learnt, stain.kind, g.parts);
+  const score = scoreOf(stain, cloth, learntPoints);
   const base = {
     stain,
     score,
+    ...(learntPoints === 0 ? {} : { learntPoints }),
     odds: score / 100,
     band: bandOf(score),
     rounds: caps.rounds,

@@ -47,7 +47,10 @@ export interface Dropped {
 }
 export interface Procedure {
   stain: Stain;
+  /** 2–98, with what marks like it have taught. */
   score: number;
+  /** Points of the score that were taught here; missing = none. */
+  learntPoints?: number;
   odds: number;
   band: Band;
   steps: TreatmentStep[];

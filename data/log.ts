@@ -1,0 +1,220 @@
+/** The log as it is read: by filter, page by page, with what was taken back marked. */
+import { and, asc, count, desc, eq, gte, ilike, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import type { Transaction } from './client.ts';
+import { appendEvents, stands, type Writer } from './events.ts';
+import { isUuid } from './ids.ts';
+import { events, garments, type EventData, type EventKind } from './schema.ts';
+
+export interface LogFilter {
+  /** Part of the name of a piece. */
+  q: string;
+  kinds: readonly EventKind[];
+  owner: string;
+  piece: string;
+  load: string;
+  /** From this moment on, and before that one. */
+  from: Date | null;
+  to: Date | null;
+}
+export const everything: LogFilter = { q: '', kinds: [], owner: '', piece: '', load: '', from: null, to: null };
+export interface LogRow {
+  id: number;
+  at: Date;
+  kind: EventKind;
+  data: EventData;
+  loadId: string | null;
+  actor: string;
+  garmentId: string;
+  name: string;
+  owner: string;
+  colours: (typeof garments.$inferSelect)['colours'];
+  traits: (typeof garments.$inferSelect)['traits'];
+  garmentKind: (typeof garments.$inferSelect)['kind'];
+  /** Taken back: it counts no more. */
+  struck: boolean;
+}
+
+const columns = {
+  id: events.id,
+  at: events.at,
+  kind: events.kind,
+  data: events.data,
+  loadId: events.loadId,
+  actor: events.actor,
+  garmentId: events.garmentId,
+  name: garments.name,
+  owner: garments.owner,
+  colours: garments.colours,
+  traits: garments.traits,
+  garmentKind: garments.kind,
+  struck: sql<boolean>`not ${stands()}`,
+};
+/** Takings back are no entries of their own: what they took back is shown as such. */
+const matching = (f: LogFilter): SQL | undefined =>
+  and(
+    isNull(events.strikes),
+    f.kinds.length > 0 ? inArray(events.kind, [...f.kinds]) : undefined,
+    f.piece === '' ? undefined : eq(events.garmentId, f.piece),
+    f.load === '' ? undefined : isUuid(f.load) ? eq(events.loadId, f.load) : sql`false`,
+    f.from ? gte(events.at, f.from) : undefined,
+    f.to ? lt(events.at, f.to) : undefined,
+    f.owner === '' ? undefined : eq(garments.owner, f.owner),
+    f.q === '' ? undefined : ilike(garments.name, `%${f.q.replace(/[\\%_]/g, '\\$&')}%`),
+  );
+const joined = (tx: Transaction) =>
+  tx
+    .select(columns)
+    .from(events)
+    .innerJoin(garments, and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)));
+
+/** The newest entries before a cursor (an event and its moment), at most `limit`. */
+export const logPage = (
+  tx: Transaction,
+  filter: LogFilter,
+  before: { at: Date; id: number } | null,
+  limit: number,
+): Promise<LogRow[]> =>
+  joined(tx)
+    .where(
+      and(
+        matching(filter),
+        before ? or(lt(events.at, before.at), and(eq(events.at, before.at), lt(events.id, before.id))) : undefined,
+      ),
+    )
+    .orderBy(desc(events.at), desc(events.id))
+    .limit(limit);
+
+export const logSorts = ['at', 'kind', 'name', 'owner'] as const;
+export type LogSort = (typeof logSorts)[number];
+const sortColumns = { at: events.at, kind: events.kind, name: garments.name, owner: garments.owner } as const;
+/** One page of the table, and how many entries there are in all. */
+export async function logTable(
+  tx: Transaction,
+  filter: LogFilter,
+  { sort, up, page, size }: { sort: LogSort; up: boolean; page: number; size: number },
+): Promise<{ rows: LogRow[]; total: number }> {
+  const where = matching(filter);
+  const rows = await joined(tx)
+    .where(where)
+    .orderBy((up ? asc : desc)(sortColumns[sort]), (up ? asc : desc)(events.at), (up ? asc : desc)(events.id))
+    .limit(size)
+    .offset(page * size);
+  const counting = tx.select({ n: count() }).from(events).$dynamic();
+  const [total] = await (
+    filter.owner === '' && filter.q === ''
+      ? counting
+      : counting.innerJoin(
+          garments,
+          and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)),
+        )
+  ).where(where);
+  return { rows, total: total?.n ?? 0 };
+}
+
+export async function findEntry(tx: Transaction, id: number): Promise<LogRow | null> {
+  if (!Number.isSafeInteger(id)) return null;
+  const [row] = await joined(tx).where(and(eq(events.id, id), isNull(events.strikes)));
+  return row ?? null;
+}
+
+/** What was written last, in one go, and can be taken back: entries, or a correction. */
+export interface LastEntry {
+  newest: number;
+  rows: (Pick<LogRow, 'id' | 'kind' | 'data' | 'garmentId' | 'name'> & { strikes: number | null })[];
+}
+export async function lastEntry(tx: Transaction): Promise<LastEntry | null> {
+  const [newest] = await tx
+    .select({ id: events.id, at: events.at, actor: events.actor, data: events.data, strikes: events.strikes })
+    .from(events)
+    .orderBy(desc(events.id))
+    .limit(1);
+  if (!newest) return null;
+  const corrected = newest.data.corrects ?? newest.strikes;
+  const together =
+    corrected === null
+      ? and(eq(events.at, newest.at), eq(events.actor, newest.actor), isNull(events.loadId))
+      : or(eq(events.strikes, corrected), sql`(${events.data}->>'corrects')::bigint = ${corrected}`);
+  const rows = await tx
+    .select({
+      id: events.id,
+      kind: events.kind,
+      data: events.data,
+      garmentId: events.garmentId,
+      name: garments.name,
+      strikes: events.strikes,
+      counts: stands(),
+      takesBackATaking: sql<boolean>`exists (select 1 from event s where s.household_id = event.household_id and s.id = event.strikes and s.strikes is not null)`,
+    })
+    .from(events)
+    .innerJoin(garments, and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)))
+    .where(together)
+    .orderBy(asc(events.id));
+  // Taken back once, it is not taken back again; whoever wants it after all writes it anew. What a load wrote is undone at the load.
+  const open = rows.filter((r) => r.counts && !r.takesBackATaking);
+  return open.some((r) => r.id === newest.id) ? { newest: newest.id, rows: open } : null;
+}
+/** Take the last entry back, if it still is the last one. */
+export async function takeBackLast(writer: Writer, newest: number, at: Date): Promise<boolean> {
+  const last = await lastEntry(writer.tx);
+  if (last?.newest !== newest) return false;
+  await appendEvents(
+    writer,
+    last.rows.map((r) => ({ garmentId: r.garmentId, kind: 'noted' as const, at, data: { struck: r.id } })),
+  );
+  return true;
+}
+/** An entry was a mistake: it counts no more. `instead` = what really happened; null = nothing did. False when it was taken back already. */
+export async function correctEntry(
+  writer: Writer,
+  entry: Pick<LogRow, 'id' | 'garmentId' | 'kind' | 'loadId'>,
+  instead: { at: Date; data: EventData } | null,
+  at: Date,
+): Promise<boolean> {
+  const now = await findEntry(writer.tx, entry.id);
+  if (!now || now.struck) return false;
+  await appendEvents(writer, [
+    { garmentId: entry.garmentId, kind: 'noted', at, data: { struck: entry.id } },
+    ...(instead
+      ? [
+          {
+            garmentId: entry.garmentId,
+            kind: entry.kind,
+            at: instead.at,
+            loadId: entry.loadId,
+            data: { ...instead.data, corrects: entry.id },
+          },
+        ]
+      : []),
+  ]);
+  return true;
+}
+
+/** What the log says of each piece, in sums. */
+export interface PieceSums {
+  garmentId: string;
+  wears: number;
+  washes: number;
+  marks: number;
+  lastAt: Date | null;
+}
+export async function sumsByPiece(tx: Transaction, since: Date | null): Promise<PieceSums[]> {
+  const n = sql`coalesce((${events.data}->>'count')::int, 1)`;
+  const rows = await tx
+    .select({
+      garmentId: events.garmentId,
+      wears: sql<string>`coalesce(sum(${n}) filter (where ${events.kind} = 'worn'), 0)`,
+      washes: sql<string>`coalesce(sum(${n}) filter (where ${events.kind} = 'washed'), 0)`,
+      marks: sql<string>`count(*) filter (where ${events.kind} = 'stained')`,
+      lastAt: sql<string | null>`max(${events.at})`,
+    })
+    .from(events)
+    .where(and(stands(), isNull(events.strikes), since ? gte(events.at, since) : undefined))
+    .groupBy(events.garmentId);
+  return rows.map((r) => ({
+    garmentId: r.garmentId,
+    wears: Number(r.wears),
+    washes: Number(r.washes),
+    marks: Number(r.marks),
+    lastAt: r.lastAt === null ? null : new Date(r.lastAt),
+  }));
+}
