@@ -38,6 +38,8 @@ export default [
   route('cleaner/:visitId', 'cleaner/slip.tsx'),
   route('loads/:loadId/what-if', 'sort/what-if.tsx'),
   route('log', 'log/log.tsx'),
+  route('log/figures', 'log/figures.tsx'),
+  route('log/learnt', 'log/learnt.tsx'),
   route('log/entries/:entryId', 'log/entry.tsx'),
   route('wardrobe', 'wardrobe/wardrobe.tsx'),
   route('pieces/new', 'wardrobe/piece-new.tsx'),

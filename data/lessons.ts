@@ -335,7 +335,7 @@ async function ofDyes(tx: Transaction, pieces: readonly Piece[]): Promise<Lesson
 const clearFrom = 4;
 
 /** A wash as shrinkage feels it; what nobody wrote down is taken as gentle as the piece asks. */
-type PastWash = {
+export type PastWash = {
   at: Date;
   temperatureC: number | null;
   programme: string | null;
@@ -375,6 +375,13 @@ export async function pastWashes(tx: Transaction, ids: readonly string[]): Promi
   }));
   return grouped(washes, (w) => w.garmentId);
 }
+/** The washes before a moment (ISO 8601). */
+export const washEventsUpTo = (
+  washes: readonly PastWash[],
+  at: string,
+  document: HouseholdDocument,
+  g: Garment,
+): WashEvent[] => washes.filter((w) => w.at.getTime() < Date.parse(at)).map((w) => washEventOf(w, document, g));
 /** What was measured, place by place, against what the washes between were expected to take. */
 export function shrinkSeen(
   g: Garment,
@@ -382,14 +389,13 @@ export function shrinkSeen(
   washes: readonly PastWash[],
   document: HouseholdDocument,
 ): (ShrinkSeen & { at: string })[] {
-  const upTo = (at: string): WashEvent[] =>
-    washes.filter((w) => w.at.getTime() < Date.parse(at)).map((w) => washEventOf(w, document, g));
   return [...grouped(measures, (m) => m.place).values()].flatMap((list) => {
     const sorted = [...list].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
     const [first] = sorted;
     const last = sorted.at(-1);
     if (!first || !last || sorted.length < 2) return [];
-    const expected = (m: Measure): number => expectedShrinkPercent(g, m.place, upTo(m.at));
+    const expected = (m: Measure): number =>
+      expectedShrinkPercent(g, m.place, washEventsUpTo(washes, m.at, document, g));
     return [
       {
         place: first.place,

@@ -3,6 +3,7 @@
  * together and differ only in key, value, unit and note. Reading and writing are inverse to each other.
  */
 import Papa from 'papaparse';
+import { armed, defused } from './spreadsheet.ts';
 import { maxProblems, shortPath, type Problem } from './problem.ts';
 
 export const logColumns = ['at', 'event', 'garment', 'load', 'key', 'value', 'unit', 'note'] as const;
@@ -64,17 +65,14 @@ export const logKeys = {
 } as const satisfies Record<string, { unit: string; is: Kind }>;
 export type LogKey = keyof typeof logKeys;
 
-/** A spreadsheet takes these for the beginning of a formula; a mark before them keeps it from reckoning. */
-const formula = /^[=+\-@\t\r]/;
 const number = /^-?\d+(\.\d+)?$/;
-const defused = (cell: string): string => (formula.test(cell) && !number.test(cell) ? `'${cell}` : cell);
-const armed = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, '');
+const written = (cell: string): string => (number.test(cell) ? cell : defused(cell));
 
 /** @example logCsv([{ at: '2026-05-09T08:00:00+02:00', event: 'worn', garment: 'g1', load: '', facts: [], note: '' }]) */
 export function logCsv(entries: readonly LogEntry[]): string {
   const rows = entries.flatMap((e) =>
     (e.facts.length > 0 ? e.facts : [{ key: '', value: '', unit: '' }]).map((f, i) =>
-      [e.at, e.event, e.garment, e.load, f.key, f.value, f.unit, i === 0 ? e.note : ''].map(defused),
+      [e.at, e.event, e.garment, e.load, f.key, f.value, f.unit, i === 0 ? e.note : ''].map(written),
     ),
   );
   return `${Papa.unparse({ fields: [...logColumns], data: rows }, { newline: '\r\n' })}\r\n`;

@@ -4,6 +4,7 @@
  */
 import Papa from 'papaparse';
 import * as v from 'valibot';
+import { armed, defused } from './spreadsheet.ts';
 import { garmentSchema, type GarmentDocument, type LabelDocument } from './hamper-schema.ts';
 import { issueMessage, maxProblems, shortPath, type Problem } from './problem.ts';
 
@@ -35,9 +36,6 @@ type Column = (typeof wardrobeColumns)[number];
 const required: readonly Column[] = ['id', 'name', 'kind', 'fibres', 'colours'];
 const mostRows = 1_500;
 
-/** A spreadsheet takes these for the beginning of a formula. */
-const formula = /^[=+\-@]/;
-
 // — writing —
 
 const list = (items: readonly string[] | null | undefined): string => (items ?? []).join('; ');
@@ -54,7 +52,7 @@ const dryText = (dry: LabelDocument['dry']): string =>
 
 const cellsOf = (g: GarmentDocument): Record<Column, string> => ({
   id: g.id,
-  name: formula.test(g.name) ? `'${g.name}` : g.name,
+  name: defused(g.name),
   kind: g.kind,
   size: g.size ?? '',
   fibres: fibresText(g, 'shell'),
@@ -178,7 +176,7 @@ function garmentOf(
     phrases: read('phrases', (t) => ({ value: items(t) })),
   };
   // The name as it stands, blanks and all; only the mark that keeps a spreadsheet from reckoning comes off.
-  const name = (cells.name ?? '').replace(/^'(?=[=+\-@])/, '');
+  const name = armed(cells.name ?? '');
   const row = {
     id: cells.id ?? '',
     name,

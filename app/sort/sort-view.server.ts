@@ -1,4 +1,8 @@
 /** The Sort screen: the newest plan as stacks, one load opened with its limits, and what is not washed. */
+import { listPieces } from '@data/garments.ts';
+import { readHousehold } from '@data/household.ts';
+import { readLessons } from '@data/lessons.ts';
+import { toldOfLessons } from '../log/learnt-view.server.ts';
 import { freshenWays } from '@core/freshen/task.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
@@ -19,6 +23,13 @@ export interface SortLoad {
   number: number;
   status: LoadView['status'];
   facts: LoadFacts;
+}
+/** What the household has taught, in one line each. */
+async function learntHere({ tx, now }: Scope): Promise<string[]> {
+  const home = await readHousehold(tx);
+  if (!home) return [];
+  const pieces = await listPieces(tx);
+  return toldOfLessons(home, pieces, await readLessons(tx, home.document, pieces, now));
 }
 export interface SortView {
   title: string;
@@ -48,6 +59,8 @@ export interface SortView {
   waiting: string;
   warnings: PlanDocument['warnings'];
   separations: { pieces: PieceRef[]; constraint: string; text: string }[];
+  /** What the household has taught the plan. */
+  learnt: string[];
 }
 export interface EmptySort {
   basket: number;
@@ -285,6 +298,7 @@ export async function sortView(scope: Scope, open: number, selected: string): Pr
         ? refs([g.id]).map((piece) => ({ piece, text: g.reasons.find((r) => r.code === 'test-missing')?.text ?? '' }))
         : [],
     ),
+    learnt: await learntHere(scope),
     waiting: hamper.household.rules?.waiting ?? 'allowed',
     warnings: result.warnings.filter((w) => !toldOnTickets(w.code)),
     separations: gatheredSeparations(result.separations).map((s) => ({

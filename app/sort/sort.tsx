@@ -657,6 +657,19 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
           ))}
         </Section>
       )}
+      {v.learnt.length > 0 && (
+        <Section>
+          <h2>Reckoned with what was learnt here</h2>
+          <ul>
+            {v.learnt.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+          <p>
+            <Link to="/log/learnt">See what it rests on, or go back to the book</Link>
+          </p>
+        </Section>
+      )}
       <Section>
         <h2>Take it along</h2>
         <p>
