@@ -45,6 +45,8 @@ export default [
   route('pieces/new', 'wardrobe/piece-new.tsx'),
   route('pieces/several', 'wardrobe/several.tsx'),
   route('pieces/:pieceId', 'wardrobe/piece.tsx'),
+  route('pieces/:pieceId/diary', 'wardrobe/diary.tsx'),
+  route('pictures/:photoId', 'wardrobe/photo-bytes.ts'),
   route('pieces/:pieceId/measure', 'wardrobe/measure.tsx'),
   route('pieces/:pieceId/treatments.txt', 'treat/treatments-text.ts'),
   route('label', 'label/label.tsx'),

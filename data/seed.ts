@@ -5,8 +5,11 @@ import { profileOf } from '../core/piece/profile.ts';
 import { garmentOf, householdOf, type HamperDocument } from '../formats/hamper.ts';
 import type { PlannedLoadDocument } from '../formats/plan.ts';
 import { keepFinding } from './findings.ts';
+import { drawPicture, pastPictures } from './demo/past-pictures.ts';
+import { addPhoto } from './photos.ts';
+import { smallPicture, type SmallPicture } from './pictures.ts';
 import { letStandInsIn } from './stand-in-devices.ts';
-import { addGarment } from './garments.ts';
+import { addGarment, findPiece, garmentDocument } from './garments.ts';
 import { putInBasket, emptyState } from './basket.ts';
 import { closeDatabase, inHousehold, lookInHousehold, type Transaction } from './client.ts';
 import { createHousehold, forgetHousehold, readHousehold } from './household.ts';
@@ -18,9 +21,14 @@ import { lastWash, pastDays, type PastDay } from './demo/past-loads.ts';
 import { demoWardrobe } from './demo/wardrobe.ts';
 import { findLoad, storePlan } from './loads.ts';
 import { hangAll, takenOut } from './rack.ts';
-import { changeWet } from './wet.ts';
+import { changeWet, keepCheck } from './wet.ts';
+import { stainFacts } from '../core/stain/stains.ts';
+import { beginBench } from '../core/stain/bench.ts';
+import { procedureFor } from '../core/stain/procedure.ts';
+import { workplaceOf } from '../core/piece/pretreat.ts';
+import { pastLooks, pastMarks, realProgrammes } from './demo/past-lessons.ts';
 import type { Findings } from '../core/run/findings.ts';
-import { loads, type MeasuredLoad } from './schema.ts';
+import { loads, treatments, type MeasuredLoad } from './schema.ts';
 
 const minuteMs = 60_000;
 const dayMs = 86_400_000;
@@ -36,17 +44,18 @@ interface PastLoad {
 /** Past washes of the last days were felt dry on the next; older ones need no word. */
 const driedWithinMs = 20 * 3_600_000;
 const lastDaysMs = 7 * 86_400_000;
-/** The machine of the demo takes longer for its cottons than its panel says; somebody noted it each time. */
-const slowProgramme = { id: 'cottons', factor: 1.12 } as const;
-const realRun = (load: PlannedLoadDocument, endedAt: Date): MeasuredLoad | null =>
-  load.programme === slowProgramme.id
-    ? {
-        endedAt: endedAt.toISOString(),
-        minutes: Math.round(load.durationMin * slowProgramme.factor),
-        kwh: null,
-        by: 'hand',
-      }
-    : null;
+/** Some runs were noted, some metered; a little different each time. */
+function realRun(load: PlannedLoadDocument, endedAt: Date): MeasuredLoad | null {
+  const real = realProgrammes[load.programme ?? ''];
+  if (!real) return null;
+  const sway = 1 + (((Math.round(load.massKg * 10) * 7) % 5) - 2) / 100;
+  return {
+    endedAt: endedAt.toISOString(),
+    minutes: Math.round(load.durationMin * real.minutes * sway),
+    kwh: real.kwh === null ? null : Math.round(load.energyKwh * real.kwh * sway * 1000) / 1000,
+    by: real.kwh === null ? 'hand' : 'meter',
+  };
+}
 /** What was seen of a past load: its catcher as it was read, the rest as it should be. */
 async function storeAnswers(
   tx: Transaction,
@@ -163,6 +172,80 @@ async function storeLastWash(tx: Transaction, day: PastDay, now: Date, dry: bool
 /** Cotton in the air of a room, kg/kg. */
 const dryMoisture = 0.06;
 
+/** Marks that were treated to an end, and looks at the rack. */
+async function storeLessons(tx: Transaction, now: Date): Promise<void> {
+  const household = householdOf(demoHousehold.document);
+  const before = (daysAgo: number): Date => new Date(now.getTime() - daysAgo * dayMs);
+  for (const [k, m] of pastMarks.entries()) {
+    const piece = await findPiece(tx, m.piece);
+    if (!piece) throw new Error(`the demo's past treats ${m.piece}, which is not there`);
+    const stain = {
+      id: `past-${k + 1}`,
+      kind: m.stain,
+      ageHours: m.ageHours,
+      place: m.place,
+      sizeCm: m.sizeCm,
+      tried: [],
+      heatSet: false,
+      failedRounds: 0,
+    };
+    const garment = garmentOf({ ...garmentDocument(piece, now), stains: [stain] });
+    const [mark] = garment.stains;
+    if (!mark) continue;
+    const procedure = procedureFor(garment, mark, workplaceOf(household));
+    await tx.insert(treatments).values({
+      householdId: demoHouseholdId,
+      garmentId: m.piece,
+      stainId: stain.id,
+      procedure,
+      state: beginBench(procedure),
+      openedAt: before(m.daysAgo),
+      closedAt: new Date(before(m.daysAgo).getTime() + 2 * 3_600_000),
+      outcome: m.outcome,
+    });
+    await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, [
+      {
+        garmentId: m.piece,
+        kind: 'stained',
+        at: new Date(before(m.daysAgo).getTime() - m.ageHours * 3_600_000),
+        data: { note: `${stainFacts(m.stain).name.toLowerCase()}, ${m.place}` },
+      },
+      {
+        garmentId: m.piece,
+        kind: 'treated',
+        at: new Date(before(m.daysAgo).getTime() + 2 * 3_600_000),
+        data: { stain: { id: stain.id, kind: m.stain, result: m.outcome } },
+      },
+    ]);
+  }
+  for (const { daysAgo, piece, ...look } of pastLooks)
+    await keepCheck(tx, demoHouseholdId, { ...look, garmentId: piece, at: before(daysAgo) });
+}
+
+/** The diaries of the jeans and the cardigan. */
+async function storePictures(
+  tx: Transaction,
+  pictures: ReadonlyMap<(typeof pastPictures)[number], SmallPicture>,
+  now: Date,
+): Promise<void> {
+  for (const [{ piece, place, moment, daysAgo, note }, made] of pictures)
+    await addPhoto(
+      tx,
+      demoHouseholdId,
+      { garmentId: piece, place, moment, note, at: new Date(now.getTime() - daysAgo * dayMs) },
+      made,
+    );
+}
+async function drawPictures(): Promise<Map<(typeof pastPictures)[number], SmallPicture>> {
+  const out = new Map<(typeof pastPictures)[number], SmallPicture>();
+  for (const p of pastPictures) {
+    const made = await smallPicture(await drawPicture(p));
+    if (!made.ok) throw new Error(`a picture of the demo cannot be drawn: ${made.problem}`);
+    out.set(p, made.value);
+  }
+  return out;
+}
+
 /** true when the demo was loaded, false when the household was already there. */
 export async function loadDemo(now: Date): Promise<boolean> {
   if (await lookInHousehold(demoHouseholdId, readHousehold)) return false;
@@ -170,6 +253,7 @@ export async function loadDemo(now: Date): Promise<boolean> {
   const midnight = new Date(now).setUTCHours(0, 0, 0, 0);
   const history = demoHistory(demoWardrobe);
   const past = [...pastDays(demoWardrobe, history, new Date(midnight + 11.5 * 60 * minuteMs))];
+  const pictures = await drawPictures();
   const yesterday = lastWash(demoWardrobe, now, 'yesterday');
   const morning = lastWash(demoWardrobe, now, 'morning');
   return inHousehold(demoHouseholdId, async (tx) => {
@@ -214,6 +298,8 @@ export async function loadDemo(now: Date): Promise<boolean> {
     for (let k = 0; k < events.length; k += chunk)
       await appendEvents({ tx, householdId: demoHouseholdId, actor: 'demo' }, events.slice(k, k + chunk));
 
+    await storeLessons(tx, now);
+    await storePictures(tx, pictures, now);
     await storeLastWash(tx, yesterday, now, true);
     await storeLastWash(tx, morning, now, false);
 

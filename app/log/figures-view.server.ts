@@ -373,10 +373,10 @@ async function gradesFigure(tx: Scope['tx'], f: Facts): Promise<ChartSpec> {
       mark: marksBy[k],
       values: rows.filter((r) => r.kind === k).map((r) => [Math.round(days(r.at)), r.grade] as const),
     })),
-    xTitle: `days since ${dayAndYear(f.since, f.timeZone)}`,
+    xDay: f.since.toISOString(),
     yTitle: 'grade, 5 = no colour',
-    yMin: 1,
-    yMax: 5,
+    yMin: 0.5,
+    yMax: 5.5,
     table: {
       head: ['Piece', 'When', 'How', 'Grade'],
       rows: [...rows].reverse().map((r) => [r.name, dayAndYear(r.at, f.timeZone), r.kind, String(r.grade)]),

@@ -1,5 +1,5 @@
 /** What was learnt, lesson by lesson, with its evidence and whether it is believed. */
-import { isLearnt, lessonGroups, lessonKey, type Lesson } from '@core/learn/lesson.ts';
+import { isLearnt, lessonGroups, lessonKey, type Evidence, type Lesson, type LessonGroup } from '@core/learn/lesson.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { shrinkLeftPercent } from '@core/learn/shrinkage.ts';
 import type { MeasurePlace } from '@core/garment/measures.ts';
@@ -29,7 +29,7 @@ export interface LessonView {
   differs: boolean;
   believed: boolean;
   book: string;
-  evidence: { day: string; text: string; counts: boolean; share: number }[];
+  evidence: { day: string; text: string; counts: boolean; share: number | null }[];
   more: number;
   /** The book and what was learnt on the scale of the evidence, 0–1. */
   bookAt: number;
@@ -58,10 +58,24 @@ export function namesOf(home: HouseholdView, pieces: readonly Piece[]): LessonNa
 }
 const shownEvidence = 12;
 
+/** Where a piece of evidence stands beside book and lesson; null = it is no number of that kind. */
+function onScale(is: LessonGroup, { value, expected }: Evidence): number | null {
+  switch (is) {
+    case 'stain':
+      return value - (expected ?? value);
+    case 'shrinkage':
+      return expected !== null && expected >= 0.5 ? Math.max(0, value) / expected : null;
+    case 'dye':
+      return null;
+    default:
+      return value;
+  }
+}
 function lessonView(l: Lesson, { off }: Lessons, names: LessonNames, timeZone: string, besides: string): LessonView {
   const key = lessonKey(l.subject);
   const { is } = l.subject;
-  const values = [...l.evidence.map((e) => e.value), l.book, l.learnt ?? l.book];
+  const dots = l.evidence.slice(0, shownEvidence).map((e) => ({ e, at: onScale(is, e) }));
+  const values = [...dots.flatMap((d) => d.at ?? []), l.book, l.learnt ?? l.book];
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const share = (x: number): number => (high > low ? (x - low) / (high - low) : 0.5);
   const counted = l.evidence.filter((e) => e.counts).length;
@@ -72,11 +86,11 @@ function lessonView(l: Lesson, { off }: Lessons, names: LessonNames, timeZone: s
     differs: isLearnt(l),
     believed: !off.has(key),
     book: lessonValue(is, l.book),
-    evidence: l.evidence.slice(0, shownEvidence).map((e) => ({
+    evidence: dots.map(({ e, at }) => ({
       day: shortDay(new Date(e.at), timeZone),
       text: evidenceText(is, e.value, e.expected),
       counts: e.counts,
-      share: share(e.value),
+      share: at === null ? null : share(at),
     })),
     more: Math.max(0, l.evidence.length - shownEvidence),
     bookAt: share(l.book),

@@ -64,28 +64,43 @@ const Scale = styled.svg`
 `;
 /** What was seen as dots, the book as a ring, what was learnt as a square: told apart by shape. */
 function Dots({ lesson: l }: { lesson: LessonView }) {
-  const x = (share: number): number => 6 + 188 * share;
+  const x = (share: number): string => `${4 + 92 * share}%`;
   return (
-    <Scale viewBox="0 0 200 34" aria-hidden="true" preserveAspectRatio="none">
-      <path d="M6 17H194" stroke="var(--hairline)" />
-      {l.evidence.map((e, k) => (
-        <circle
-          key={k}
-          cx={x(e.share)}
-          cy={17 + (((k * 7) % 5) - 2) * 3}
-          r="3"
-          fill={e.counts ? 'var(--woad)' : 'none'}
-          stroke="var(--woad)"
-          opacity=".75"
-        />
-      ))}
+    <Scale aria-hidden="true">
+      <line x1="2%" x2="98%" y1="17" y2="17" stroke="var(--hairline)" />
+      {l.evidence.map(
+        (e, k) =>
+          e.share !== null && (
+            <circle
+              key={k}
+              cx={x(e.share)}
+              cy={17 + (((k * 7) % 5) - 2) * 3}
+              r="3"
+              fill={e.counts ? 'var(--woad)' : 'none'}
+              stroke="var(--woad)"
+              opacity=".75"
+            />
+          ),
+      )}
       <circle cx={x(l.bookAt)} cy="17" r="7" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
       {l.learntAt !== null && l.differs && (
-        <rect x={x(l.learntAt) - 5} y="12" width="10" height="10" fill="var(--ink)" />
+        <svg x={x(l.learntAt)} y="12" overflow="visible">
+          <rect x="-5" width="10" height="10" fill="var(--ink)" />
+        </svg>
       )}
     </Scale>
   );
 }
+
+const More = styled.details`
+  > summary {
+    cursor: pointer;
+    min-height: 2.5rem;
+    display: inline-flex;
+    align-items: center;
+    color: var(--ink-soft);
+  }
+`;
 
 function LessonRow({ lesson: l }: { lesson: LessonView }) {
   return (
@@ -166,10 +181,27 @@ export default function Learnt({ loaderData: v }: Route.ComponentProps) {
             <h2>{g.title}</h2>
             <Quiet>{g.what} Ring: the book. Dots: what was seen. Square: what was learnt.</Quiet>
             <Rows>
-              {g.lessons.map((l) => (
-                <LessonRow key={l.key} lesson={l} />
-              ))}
+              {g.lessons
+                .filter((l) => l.differs)
+                .map((l) => (
+                  <LessonRow key={l.key} lesson={l} />
+                ))}
             </Rows>
+            {g.lessons.some((l) => !l.differs) && (
+              <More>
+                <summary>
+                  {g.lessons.filter((l) => !l.differs).length} more without a difference from the book, or too little
+                  seen so far
+                </summary>
+                <Rows>
+                  {g.lessons
+                    .filter((l) => !l.differs)
+                    .map((l) => (
+                      <LessonRow key={l.key} lesson={l} />
+                    ))}
+                </Rows>
+              </More>
+            )}
           </Section>
         ))}
     </>

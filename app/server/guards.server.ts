@@ -37,6 +37,8 @@ export const readableAddress: RequestHandler = (request, response, next) => {
 };
 
 const looking: ReadonlySet<string> = new Set(['GET', 'HEAD']);
+/** Pages whose forms carry a file: a picture, an archive. */
+const takesFiles = /^\/(pieces\/[^/]+\/diary|transfer\/archive)(\.data)?$/;
 /** Pages are looked at or sent a form, nothing else. */
 export const knownMethods: RequestHandler = (request, response, next) => {
   if (looking.has(request.method)) return next();
@@ -46,7 +48,9 @@ export const knownMethods: RequestHandler = (request, response, next) => {
   }
   const type = (request.headers['content-type'] ?? '').split(';')[0]?.trim().toLowerCase();
   const encoding = request.headers['content-encoding'] ?? 'identity';
-  if (type === 'application/x-www-form-urlencoded' && encoding === 'identity') return next();
+  const known =
+    type === 'application/x-www-form-urlencoded' || (type === 'multipart/form-data' && takesFiles.test(request.path));
+  if (known && encoding === 'identity') return next();
   refuse(request, response, 415, 'type', 'A form is sent as application/x-www-form-urlencoded.');
 };
 

@@ -1,5 +1,13 @@
 /** What loaders and actions share: looking at the household, changing it by a form, and what a form may hold. */
 import { createHash } from 'node:crypto';
+import {
+  MaxFileSizeExceededError,
+  MaxFilesExceededError,
+  MaxHeaderSizeExceededError,
+  MaxPartsExceededError,
+  MaxTotalSizeExceededError,
+  parseFormData,
+} from '@remix-run/form-data-parser';
 import { data, redirect, type RouterContextProvider } from 'react-router';
 import { inHousehold, isUnavailable, lookInHousehold, type Transaction } from '@data/client.ts';
 import { findSubmission, keepSubmission } from '@data/submissions.ts';
@@ -83,14 +91,16 @@ export async function changeHousehold<T>(context: Context, work: (scope: Scope) 
   });
 }
 
-/** Everything a form says, apart from its key: two posts with the same key and the same words are one. */
-const digestOf = (path: string, form: FormData): string => {
+/** Everything a form says, apart from its key: two posts with the same key and the same words (and files) are one. */
+async function digestOf(path: string, form: FormData): Promise<string> {
   const hash = createHash('sha256').update(path);
-  for (const [name, value] of form)
-    if (name !== keyField && typeof value === 'string')
-      hash.update(`\n${name.length}:${name}=${value.length}:${value}`);
+  for (const [name, value] of form) {
+    if (name === keyField) continue;
+    if (typeof value === 'string') hash.update(`\n${name.length}:${name}=${value.length}:${value}`);
+    else hash.update(`\n${name.length}:${name}=${value.size}:`).update(new Uint8Array(await value.arrayBuffer()));
+  }
   return hash.digest('hex');
-};
+}
 
 /**
  * Answer a posted form: read it, change the household, remember the form's key. The same form sent twice is done once, and both get
@@ -105,9 +115,10 @@ export async function onSubmit<T>(
   {
     repeatable = () => false,
     mostBytes = limits.bytes,
-  }: { repeatable?: (form: FormData) => boolean; mostBytes?: number } = {},
+    file,
+  }: { repeatable?: (form: FormData) => boolean; mostBytes?: number; file?: FileField } = {},
 ): Promise<T | Response> {
-  const form = await formOf(request, mostBytes);
+  const form = await formOf(request, mostBytes, file);
   const home = field(form, homeField);
   if (home !== '' && home !== context.get(householdContext))
     throw new Response(
@@ -119,7 +130,7 @@ export async function onSubmit<T>(
   const key = field(form, keyField);
   if (!keyShape.test(key))
     throw new Response('This form is not complete. Open its page again and send it from there.', { status: 400 });
-  const digest = digestOf(pathname, form);
+  const digest = await digestOf(pathname, form);
   return changeHousehold<T | Response>(context, async (scope) => {
     const before = await findSubmission(scope.tx, key, digest);
     if (before) return redirect(before.to);
@@ -169,10 +180,18 @@ async function bodyText(request: Request, mostBytes: number): Promise<string> {
 /** Names a form of ours never has: of structures, of libraries, of prototypes. */
 const oddName = /[[\].]|^__/;
 /** The fields of a posted form. Too many or too large, odd names, and single fields sent twice are refused before anything looks at them. */
-export async function formOf(request: Request, mostBytes: number = limits.bytes): Promise<FormData> {
+export async function formOf(
+  request: Request,
+  mostBytes: number = limits.bytes,
+  file: FileField | null = null,
+): Promise<FormData> {
+  const withFile = (request.headers.get('content-type') ?? '').toLowerCase().startsWith('multipart/form-data');
+  if (withFile && !file) throw new Response('This form takes no files.', { status: 415 });
+  const sent =
+    withFile && file ? await partsOf(request, file) : new URLSearchParams(await bodyText(request, mostBytes));
   const form = new FormData();
   let fields = 0;
-  for (const [name, value] of new URLSearchParams(await bodyText(request, mostBytes))) {
+  for (const [name, value] of sent) {
     if (++fields > limits.fields) throw tooLarge();
     if (oddName.test(name) || name.length > limits.name)
       throw new Response('A field of this form is not known here.', { status: 400 });
@@ -182,6 +201,38 @@ export async function formOf(request: Request, mostBytes: number = limits.bytes)
   }
   return form;
 }
+
+/** The one field of a form that carries a file, and how large that may be. */
+export interface FileField {
+  name: string;
+  mostBytes: number;
+}
+/** The parts of a form with a file, given up as soon as they are too many or too large. */
+async function partsOf(request: Request, file: FileField): Promise<FormData> {
+  if (Number(request.headers.get('content-length') ?? 0) > file.mostBytes + limits.bytes) throw tooLarge();
+  try {
+    return await parseFormData(
+      request,
+      { maxFiles: 1, maxFileSize: file.mostBytes, maxParts: 60, maxTotalSize: file.mostBytes + limits.bytes },
+      (upload) => (upload.fieldName === file.name ? upload : null),
+    );
+  } catch (error) {
+    if (limitErrors.some((kind) => error instanceof kind)) throw tooLarge();
+    throw new Response('The form is not readable.', { status: 400, headers: { Connection: 'close' } });
+  }
+}
+const limitErrors = [
+  MaxFilesExceededError,
+  MaxFileSizeExceededError,
+  MaxPartsExceededError,
+  MaxTotalSizeExceededError,
+  MaxHeaderSizeExceededError,
+];
+/** The file a form carries; null = none was chosen. */
+export const fileOf = (form: FormData, name: string): File | null => {
+  const value = form.get(name);
+  return value instanceof File && value.size > 0 ? value : null;
+};
 /** One field, trimmed; '' when it was not sent. Characters nobody types are refused by the field's name. */
 export const field = (form: FormData, name: string): string => {
   const value = form.get(name);

@@ -34,6 +34,8 @@ export interface ChartSpec {
   yTitle?: string;
   /** Points: draw the line on which both axes agree. */
   diagonal?: boolean;
+  /** Points: x counts days from this day on, ISO 8601; the axis then shows days. */
+  xDay?: string;
   yMin?: number;
   yMax?: number;
   table: { head: readonly string[]; rows: readonly (readonly string[])[] };
@@ -93,6 +95,8 @@ const Figure = styled.figure`
 
 const dash = [5, 4];
 const markSize = 5;
+/** Up to so many names below bars all of them are shown, turned if need be. */
+const mostTurned = 16;
 function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): ChartConfiguration {
   const token = (name: string): string => look.getPropertyValue(`--${name}`).trim();
   const colour = (tone: Tone | string): string => (tone.startsWith('#') ? tone : token(tone));
@@ -132,12 +136,30 @@ function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): C
     } as ChartDataset);
   }
   const ink = token('ink-soft');
+  const fewLabels = spec.kind === 'bars' && spec.labels.length <= mostTurned;
   const axis = (title: string | undefined, grid: boolean) => ({
-    ticks: { color: ink, maxRotation: 0, autoSkipPadding: 14 },
+    ticks: {
+      color: ink,
+      maxRotation: fewLabels ? 50 : 0,
+      autoSkip: !fewLabels,
+      autoSkipPadding: 14,
+    },
     grid: { color: grid ? token('hairline') : 'transparent', lineWidth: 0.6 },
     border: { color: token('hairline') },
     title: { display: title !== undefined, text: title ?? '', color: ink },
   });
+  const from = spec.xDay === undefined ? null : Date.parse(spec.xDay);
+  const days =
+    from === null
+      ? {}
+      : {
+          ticks: {
+            color: ink,
+            maxRotation: 0,
+            callback: (x: number | string) =>
+              new Date(from + Number(x) * 86_400_000).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' }),
+          },
+        };
   const value = {
     ...axis(spec.yTitle, true),
     beginAtZero: spec.yMin === undefined,
@@ -155,7 +177,10 @@ function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): C
       scales:
         spec.kind === 'rows'
           ? { x: value, y: { ...axis(spec.xTitle, false), ticks: { color: ink, autoSkip: false } } }
-          : { x: points ? { ...axis(spec.xTitle, true), beginAtZero: true } : axis(spec.xTitle, false), y: value },
+          : {
+              x: points ? { ...axis(spec.xTitle, true), beginAtZero: true, ...days } : axis(spec.xTitle, false),
+              y: value,
+            },
       plugins: {
         legend: {
           display: datasets.length > 1,

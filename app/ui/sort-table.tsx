@@ -31,7 +31,8 @@ const Table = styled.table`
     white-space: nowrap;
     vertical-align: bottom;
   }
-  th a {
+  th a,
+  th .head {
     display: inline-flex;
     min-height: 2.5rem;
     align-items: center;
@@ -140,7 +141,7 @@ export function SortTable<Row>({
                       <span aria-hidden="true">{dir === 'asc' ? '▴' : dir === 'desc' ? '▾' : ''}</span>
                     </Link>
                   ) : (
-                    words
+                    <span className="head">{words}</span>
                   )}
                 </th>
               );

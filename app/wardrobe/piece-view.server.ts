@@ -13,6 +13,7 @@ import { garmentHistory } from '@data/events.ts';
 import { findPiece, garmentDocument, listPieces } from '@data/garments.ts';
 import { taught, teach } from '@data/learnt.ts';
 import { readHousehold } from '@data/household.ts';
+import { photosOf } from '@data/photos.ts';
 import { pieceStart, type PieceStart } from './piece-schema.ts';
 import { versionOf } from '../forms/seen.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
@@ -57,6 +58,8 @@ export interface PieceView {
   partings: (readonly [string, string])[];
   /** Where it is, in words. */
   state: string;
+  /** Pictures in its diary. */
+  photos: number;
   history: { id: number; day: string; text: string; struck: boolean }[];
   start: PieceStart;
   /** The version of what the form starts from. */
@@ -201,6 +204,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
         ? `, dry at about ${clockText(dryAt, timeZone)} on ${shortDay(dryAt, timeZone)}`
         : ''),
     summary: `${kindFacts(row.kind).name}${row.owner ? `, ${row.owner}` : ''} · ${Math.round(dryMassG(garment))} g${row.dryMassG === null ? ' estimated' : ''} · washed ${state.washCount === 1 ? 'once' : `${state.washCount} times`}${state.lastWashedAt ? `, last on ${dayAndYear(state.lastWashedAt, timeZone)}` : ''} · ${wearsText(piece)}`,
+    photos: (await photosOf(tx, id)).length,
     history: (await garmentHistory(tx, id)).map((e) => ({
       id: e.id,
       day: dayAndYear(e.at, timeZone),

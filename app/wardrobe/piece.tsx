@@ -267,6 +267,9 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
             <LinkButton $quiet href={`/pieces/${v.id}/measure`}>
               Measure
             </LinkButton>
+            <LinkButton $quiet href={`/pieces/${v.id}/diary`}>
+              {v.photos === 0 ? 'Diary' : `Diary (${v.photos})`}
+            </LinkButton>
             <LinkButton $quiet href={`/test/${v.id}`}>
               Test
             </LinkButton>

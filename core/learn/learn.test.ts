@@ -79,6 +79,7 @@ describe('wears', () => {
   test('the middle of the newest stretches; three are too few', () => {
     expect(learntWears(4, [6, 7, 6])).toBeNull();
     expect(learntWears(4, [6, 7, 6, 5])).toBe(6);
+    expect(learntWears(1.5, [1, 2, 1, 2])).toBe(1.5);
   });
   test('half to double the usual number, and nothing for what is worn once', () => {
     expect(learntWears(8, [1, 1, 1, 1])).toBe(4);

@@ -1,5 +1,5 @@
 /** How often a person really wears a kind of thing before it is washed. */
-import { clamp, median } from '../units/numbers.ts';
+import { clamp, midMean } from '../units/numbers.ts';
 
 /** Newest stretches between two washes that count, and how many it takes. */
 const newest = 12;
@@ -17,5 +17,5 @@ const onceWorn = 1;
 export function learntWears(book: number, newestFirst: readonly number[]): number | null {
   const counted = newestFirst.filter((n) => n > 0).slice(0, newest);
   if (book <= onceWorn || counted.length < wearsNeeded) return null;
-  return clamp(median(counted), leastShare * book, mostShare * book);
+  return clamp(midMean(counted), leastShare * book, mostShare * book);
 }

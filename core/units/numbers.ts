@@ -37,6 +37,13 @@ export function median(xs: readonly number[]): number {
   return sorted.length % 2 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
 }
 
+/** Mean of the middle half: odd ones out count nothing, and between whole numbers it may stand; 0 of nothing. */
+export function midMean(xs: readonly number[]): number {
+  const sorted = [...xs].sort((a, b) => a - b);
+  const cut = sorted.length >> 2;
+  return mean(sorted.slice(cut, sorted.length - cut));
+}
+
 /** Weighted mean of a fibre property over mass fractions. */
 export function mixture<K extends string>(shares: ReadonlyMap<K, number>, of: (key: K) => number): number {
   let total = 0;

@@ -6,6 +6,7 @@
 import { wearsAllowed } from '../../core/wear/wear.ts';
 import { kindFacts } from '../../core/garment/kinds.ts';
 import type { MeasurePlace } from '../../core/garment/measures.ts';
+import { habits } from './past-lessons.ts';
 import type { DemoPiece } from './wardrobe.ts';
 
 const halfYearDays = 182;
@@ -116,10 +117,15 @@ export function demoHistory(wardrobe: readonly DemoPiece[]): DemoHistory {
     );
     // Wears: exactly as many as the piece says since its last wash, as many as a wash is good for between the earlier ones.
     const group = kindFacts(p.garment.kind).wearGroup ?? p.garment.kind;
-    const usual = Math.max(1, Math.round(wearsAllowed(p.garment.kind, mostlyWool(p)) ?? 1));
+    const usual = (wearsAllowed(p.garment.kind, mostlyWool(p)) ?? 1) * (habits[`${p.garment.owner}/${group}`] ?? 1);
     const spans = [
       { from: 0, to: days[0] ?? halfYearDays, wears },
-      ...days.map((day, k) => ({ from: day, to: days[k + 1] ?? 0, wears: usual })),
+      // One and a half wears are one and two in turn.
+      ...days.map((day, k) => ({
+        from: day,
+        to: days[k + 1] ?? 0,
+        wears: Math.max(1, Math.floor(usual * (k + 1)) - Math.floor(usual * k)),
+      })),
     ];
     for (const span of spans) {
       const length = span.to - span.from;

@@ -97,6 +97,7 @@ export function lessonTitle(s: LessonSubject, names: LessonNames): string {
 }
 
 const round = (x: number, digits = 0): string => String(Math.round(x * 10 ** digits) / 10 ** digits);
+const wearsOf = (n: number): string => `${round(n, 1)} ${round(n, 1) === '1' ? 'wear' : 'wears'}`;
 /** One value of a lesson, in the unit of its group. */
 export function lessonValue(is: LessonGroup, value: number): string {
   switch (is) {
@@ -109,7 +110,7 @@ export function lessonValue(is: LessonGroup, value: number): string {
     case 'place':
       return `${round(100 * value)} % of the hours`;
     case 'wears':
-      return `${round(value, 1)} wears`;
+      return wearsOf(value);
     case 'stain':
       return `${value > 0 ? '+' : ''}${round(value)} points`;
     case 'dye':
@@ -149,7 +150,7 @@ export function lessonSentence(l: Lesson & { learnt: number }): string {
     case 'place':
       return `${round(Math.abs(100 * (l.learnt - 1)))} % ${l.learnt > 1 ? 'slower' : 'faster'} here than the model says`;
     case 'wears':
-      return `${round(l.learnt, 1)} wears here, usual are ${round(l.book, 1)}`;
+      return `${wearsOf(l.learnt)} here, ${round(l.book, 1)} is usual`;
     case 'stain':
       return `${round(Math.abs(l.learnt))} points ${l.learnt > 0 ? 'better' : 'worse'} here than foretold`;
     case 'dye':
