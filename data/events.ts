@@ -19,19 +19,24 @@ export interface Writer {
   householdId: string;
   actor: string;
 }
-export async function appendEvents({ tx, householdId, actor }: Writer, list: readonly NewEvent[]): Promise<void> {
-  if (list.length === 0) return;
-  await tx.insert(events).values(
-    list.map((e) => ({
-      householdId,
-      garmentId: e.garmentId,
-      kind: e.kind,
-      at: e.at,
-      data: e.data ?? {},
-      loadId: e.loadId ?? null,
-      actor,
-    })),
-  );
+/** Answers their ids. */
+export async function appendEvents({ tx, householdId, actor }: Writer, list: readonly NewEvent[]): Promise<number[]> {
+  if (list.length === 0) return [];
+  const rows = await tx
+    .insert(events)
+    .values(
+      list.map((e) => ({
+        householdId,
+        garmentId: e.garmentId,
+        kind: e.kind,
+        at: e.at,
+        data: e.data ?? {},
+        loadId: e.loadId ?? null,
+        actor,
+      })),
+    )
+    .returning({ id: events.id });
+  return rows.map((r) => r.id);
 }
 
 /**

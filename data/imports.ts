@@ -16,6 +16,8 @@ import {
   type GarmentRow,
 } from './garments.ts';
 import { isUuid } from './ids.ts';
+import { strikeAll } from './log.ts';
+import { storeLog, type LogImport } from './log-document.ts';
 import { imports } from './schema.ts';
 
 const fieldsOfPiece = [
@@ -192,11 +194,19 @@ export async function storeImport(writer: Writer, { garments, note, now, withSta
   return id;
 }
 
+/** Store entries of a log; they can be taken back together. */
+export async function storeLogImport(writer: Writer, list: LogImport['events'], note: string): Promise<void> {
+  const ids = await storeLog(writer, list);
+  await writer.tx
+    .insert(imports)
+    .values({ householdId: writer.householdId, id: randomUUID(), note, before: [], events: ids });
+}
+
 const keptImports = 10;
 /** What was taken in, newest first. */
 export async function recentImports(
   tx: Transaction,
-): Promise<{ id: string; at: Date; note: string; added: number; changed: number }[]> {
+): Promise<{ id: string; at: Date; note: string; added: number; changed: number; entries: number }[]> {
   const rows = await tx.select().from(imports).orderBy(desc(imports.at)).limit(keptImports);
   return rows.map((r) => ({
     id: r.id,
@@ -204,10 +214,12 @@ export async function recentImports(
     note: r.note,
     added: r.before.filter((b) => b.garment === null).length,
     changed: r.before.filter((b) => b.garment !== null).length,
+    entries: r.events.length,
   }));
 }
 /** Take an import back: what it added is forgotten, what it changed is as before. False when there is no such import. */
-export async function takeBackImport(tx: Transaction, importId: string): Promise<boolean> {
+export async function takeBackImport(writer: Writer, importId: string, now: Date): Promise<boolean> {
+  const { tx } = writer;
   if (!isUuid(importId)) return false;
   const [row] = await tx.select().from(imports).where(eq(imports.id, importId));
   if (!row) return false;
@@ -216,6 +228,7 @@ export async function takeBackImport(tx: Transaction, importId: string): Promise
     if (garment === null) await forgetGarment(tx, id);
     else await changeGarment(tx, id, garment as unknown as GarmentInput);
   }
+  if (row.events.length > 0) await strikeAll(writer, row.events, now);
   await tx.delete(imports).where(eq(imports.id, importId));
   return true;
 }

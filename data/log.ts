@@ -163,6 +163,20 @@ export async function takeBackLast(writer: Writer, newest: number, at: Date): Pr
   );
   return true;
 }
+/** Entries that came together and go together; those taken back already are left alone. */
+export async function strikeAll(writer: Writer, ids: readonly number[], at: Date): Promise<void> {
+  const perStep = 1_000;
+  for (let k = 0; k < ids.length; k += perStep) {
+    const rows = await writer.tx
+      .select({ id: events.id, garmentId: events.garmentId })
+      .from(events)
+      .where(and(inArray(events.id, ids.slice(k, k + perStep)), stands()));
+    await appendEvents(
+      writer,
+      rows.map((r) => ({ garmentId: r.garmentId, kind: 'noted' as const, at, data: { struck: r.id } })),
+    );
+  }
+}
 /** An entry was a mistake: it counts no more. `instead` = what really happened; null = nothing did. False when it was taken back already. */
 export async function correctEntry(
   writer: Writer,

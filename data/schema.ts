@@ -784,6 +784,11 @@ export const imports = pgTable(
     note: text('note').notNull(),
     /** null = the piece came with it. */
     before: jsonb('before').$type<{ id: string; garment: Record<string, unknown> | null }[]>().notNull(),
+    /** Entries of the log that came with it. */
+    events: bigint('events', { mode: 'number' })
+      .array()
+      .notNull()
+      .default(sql`'{}'::bigint[]`),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('import')],
 );

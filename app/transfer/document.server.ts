@@ -3,12 +3,14 @@ import { createHash } from 'node:crypto';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import { readHamper, type HamperDocument } from '@formats/hamper.ts';
 import { problemLine } from '@formats/problem.ts';
+import { readLog, type LogEntry } from '@formats/log-csv.ts';
 import { readWardrobe } from '@formats/wardrobe-csv.ts';
 import { oddCharacter } from '../forms/characters.ts';
 
 export type Brought =
   | { is: 'hamper'; document: HamperDocument; garments: readonly GarmentDocument[]; notes: string[] }
   | { is: 'table'; garments: readonly GarmentDocument[]; notes: string[] }
+  | { is: 'log'; entries: readonly LogEntry[] }
   | { is: 'lines' }
   | { is: 'refused'; problems: string[] };
 
@@ -31,8 +33,14 @@ const safeId = (id: string): string =>
 const withSafeIds = (garments: readonly GarmentDocument[]): GarmentDocument[] =>
   garments.map((g) => ({ ...g, id: safeId(g.id) }));
 
+const headerOf = (text: string): string[] =>
+  (text.replace(/^\uFEFF/, '').split(/\r?\n/)[0] ?? '').split(',').map((c) => c.trim());
+const looksLikeLog = (text: string): boolean => {
+  const header = headerOf(text);
+  return ['at', 'event', 'garment'].every((c) => header.includes(c));
+};
 const looksLikeTable = (text: string): boolean => {
-  const header = (text.replace(/^\uFEFF/, '').split(/\r?\n/)[0] ?? '').split(',').map((c) => c.trim());
+  const header = headerOf(text);
   return header.length >= 3 && ['id', 'name', 'kind'].filter((c) => header.includes(c)).length >= 2;
 };
 
@@ -51,6 +59,10 @@ export function readBrought(text: string): Brought {
       garments: withSafeIds(document.garments),
       notes: unknownKeys.map((k) => `${k}: not known, left out`),
     };
+  }
+  if (looksLikeLog(trimmed)) {
+    const log = readLog(text);
+    return log.ok ? { is: 'log', entries: log.value } : { is: 'refused', problems: log.problems.map(problemLine) };
   }
   if (!looksLikeTable(trimmed)) return { is: 'lines' };
   const read = readWardrobe(text);

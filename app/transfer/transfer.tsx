@@ -3,7 +3,16 @@ import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { inHousehold } from '@data/client.ts';
 import { createHousehold, readHousehold } from '@data/household.ts';
-import { previewImport, recentImports, storeImport, takeBackImport, type ImportPreview } from '@data/imports.ts';
+import {
+  previewImport,
+  recentImports,
+  storeImport,
+  storeLogImport,
+  takeBackImport,
+  type ImportPreview,
+} from '@data/imports.ts';
+import { lookAtLog, type LogPreview } from '@data/log-document.ts';
+import { problemLine } from '@formats/problem.ts';
 import { usualUnits } from '@core/units/choices.ts';
 import type { Route } from './+types/transfer';
 import { fieldWords } from '../forms/read.ts';
@@ -32,7 +41,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
       done: done === 'stored' || done === 'back' ? done : null,
       imports: (await recentImports(tx)).map((i) => ({
         id: i.id,
-        words: `${dayAndYear(i.at, view.timeZone)}: ${i.note}, ${plural(i.added, 'piece')} added, ${i.changed} changed`,
+        words: `${dayAndYear(i.at, view.timeZone)}: ${i.note}, ${i.entries > 0 ? `${plural(i.entries, 'entry', 'entries')} added` : `${plural(i.added, 'piece')} added, ${i.changed} changed`}`,
       })),
     };
   });
@@ -42,10 +51,11 @@ interface Looked {
   problems: string[];
   notes: string[];
   preview: ImportPreview | null;
+  log: LogPreview | null;
   isHamper: boolean;
 }
 const answer = (text: string, part: Partial<Looked>, status: number) =>
-  data<Looked>({ text, problems: [], notes: [], preview: null, isHamper: false, ...part }, { status });
+  data<Looked>({ text, problems: [], notes: [], preview: null, log: null, isHamper: false, ...part }, { status });
 
 /** The text as it was sent: line breaks and all. */
 const textIn = (form: FormData): string => {
@@ -87,12 +97,19 @@ async function bringIn(scope: Scope, form: FormData) {
   const text = textIn(form);
   const intent = field(form, 'intent');
   if (intent === 'take-back') {
-    await takeBackImport(scope.tx, field(form, 'import'));
+    await takeBackImport(scope, field(form, 'import'), scope.now);
     return redirect('/transfer?done=back');
   }
   const brought = readBrought(text);
   if (brought.is === 'refused') return answer(text, { problems: brought.problems }, 422);
   if (brought.is === 'lines') return redirect(`/pieces/several?${new URLSearchParams({ text: text.slice(0, 5_000) })}`);
+  if (brought.is === 'log') {
+    const looked = await lookAtLog(scope.tx, brought.entries, scope.now);
+    if (!looked.ok) return answer(text, { problems: looked.problems.map(problemLine) }, 422);
+    if (intent !== 'store') return answer(text, { log: looked.value.preview }, 200);
+    await storeLogImport(scope, looked.value.events, 'a log');
+    return redirect('/transfer?done=stored');
+  }
   const preview = await previewImport(scope.tx, brought.garments);
   const isHamper = brought.is === 'hamper';
   if (intent !== 'store') return answer(text, { preview, notes: brought.notes, isHamper }, 200);
@@ -138,6 +155,7 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
     void event.target.files?.[0]?.text().then(setText);
   };
   const p = looked?.preview ?? null;
+  const ready = p !== null || (looked?.log !== null && looked?.log !== undefined);
   return (
     <>
       <PageHead>
@@ -185,7 +203,7 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
               rows={10}
               value={text}
               onChange={setText}
-              hint="A hamper document, a wardrobe table with its header, or one piece a line."
+              hint="A hamper document, a wardrobe table or a log with its header, or one piece a line."
             />
             {p && (
               <Notice title="This would be stored" live>
@@ -205,11 +223,19 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
                 </Problems>
               </Notice>
             )}
+            {looked?.log && (
+              <Notice title="This would be added to the log" live>
+                {looked.log.added.length === 0
+                  ? 'Nothing new'
+                  : looked.log.added.map((a) => `${a.count} ${a.event}`).join(', ')}
+                ; {plural(looked.log.same, 'entry is', 'entries are')} in it already.
+              </Notice>
+            )}
             <Actions>
-              <Button type="submit" name="intent" value="look" $quiet={p !== null}>
-                {p ? 'Look again' : 'Look what is in it'}
+              <Button type="submit" name="intent" value="look" $quiet={ready}>
+                {ready ? 'Look again' : 'Look what is in it'}
               </Button>
-              {p && (
+              {ready && (
                 <Button type="submit" name="intent" value="store">
                   Store in this household
                 </Button>
@@ -244,7 +270,20 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
           <h2>Take out</h2>
           <Ways>
             <li>
-              <p>The whole household: machines, rules, cupboard, every piece with its tests and measures.</p>
+              <p>
+                Everything, to keep or to move: log, loads, plans, pictures, wishes, what was learnt and switched off.
+              </p>
+              <Actions>
+                <LinkButton href="/household.zip" download="household.zip" target="_self">
+                  Archive, ZIP
+                </LinkButton>
+                <LinkButton href="/transfer/archive" $quiet>
+                  Bring one in
+                </LinkButton>
+              </Actions>
+            </li>
+            <li>
+              <p>The household as it stands: machines, rules, cupboard, every piece with its tests and measures.</p>
               <LinkButton href="/household.json" download="household.json" target="_self" $quiet>
                 Household, JSON
               </LinkButton>
@@ -260,6 +299,23 @@ export default function Transfer({ loaderData: v, actionData }: Route.ComponentP
               <LinkButton href="/wardrobe.csv" download="wardrobe.csv" target="_self" $quiet>
                 Wardrobe, CSV
               </LinkButton>
+            </li>
+            <li>
+              <p>The log as a table: one thing a row, with its unit.</p>
+              <LinkButton href="/log.csv" download="log.csv" target="_self" $quiet>
+                Log, CSV
+              </LinkButton>
+            </li>
+            <li>
+              <p>The newest plan with the basket it was made from.</p>
+              <Actions>
+                <LinkButton href="/plan.json" download="plan.json" target="_self" $quiet>
+                  Plan, JSON
+                </LinkButton>
+                <LinkButton href="/hamper.json?plan" download="hamper.json" target="_self" $quiet>
+                  Its basket, JSON
+                </LinkButton>
+              </Actions>
             </li>
           </Ways>
         </Section>

@@ -38,6 +38,7 @@ CREATE TABLE "wish" (
 --> statement-breakpoint
 ALTER TABLE "wish" ENABLE ROW LEVEL SECURITY;--> statement-breakpoint
 ALTER TABLE "event" ADD COLUMN "strikes" bigint GENERATED ALWAYS AS ((data->>'struck')::bigint) STORED;--> statement-breakpoint
+ALTER TABLE "import" ADD COLUMN "events" bigint[] DEFAULT '{}'::bigint[] NOT NULL;--> statement-breakpoint
 ALTER TABLE "photo" ADD CONSTRAINT "photo_household_id_garment_id_garment_household_id_id_fk" FOREIGN KEY ("household_id","garment_id") REFERENCES "public"."garment"("household_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "photo_garment" ON "photo" USING btree ("household_id","garment_id","at");--> statement-breakpoint
 CREATE INDEX "event_newest" ON "event" USING btree ("household_id","at","id");--> statement-breakpoint
