@@ -37,6 +37,8 @@ export default [
   route('cleaner', 'cleaner/cleaner.tsx'),
   route('cleaner/:visitId', 'cleaner/slip.tsx'),
   route('loads/:loadId/what-if', 'sort/what-if.tsx'),
+  route('sheet', 'sheet/sheet.tsx'),
+  route('wishes', 'wardrobe/wishes.tsx'),
   route('log', 'log/log.tsx'),
   route('log/figures', 'log/figures.tsx'),
   route('log/learnt', 'log/learnt.tsx'),

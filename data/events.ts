@@ -19,8 +19,8 @@ export interface Writer {
   householdId: string;
   actor: string;
 }
-/** Answers their ids. */
-export async function appendEvents({ tx, householdId, actor }: Writer, list: readonly NewEvent[]): Promise<number[]> {
+/** Write events and answer their ids. */
+export async function insertEvents({ tx, householdId, actor }: Writer, list: readonly NewEvent[]): Promise<number[]> {
   if (list.length === 0) return [];
   const rows = await tx
     .insert(events)
@@ -37,6 +37,9 @@ export async function appendEvents({ tx, householdId, actor }: Writer, list: rea
     )
     .returning({ id: events.id });
   return rows.map((r) => r.id);
+}
+export async function appendEvents(writer: Writer, list: readonly NewEvent[]): Promise<void> {
+  await insertEvents(writer, list);
 }
 
 /**

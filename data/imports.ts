@@ -145,6 +145,9 @@ function historyOf(g: GarmentDocument, now: Date): NewEvent[] {
   return events;
 }
 
+/** A document as a piece that is new here. */
+export const inputOfDocument = (g: GarmentDocument): GarmentInput => rowOf(g, null);
+
 /** A piece that was not here, with its past and, when it is dirty, in the basket. */
 async function takeIn(writer: Writer, g: GarmentDocument, now: Date, withState: boolean): Promise<void> {
   const { tx, householdId } = writer;

@@ -6,7 +6,7 @@ import { isoInZone } from '../formats/dates.ts';
 import { logEvents, logKeys, type LogEntry, type LogEvent, type LogFact, type LogKey } from '../formats/log-csv.ts';
 import { maxProblems, shortPath, type Problem } from '../formats/problem.ts';
 import type { Transaction } from './client.ts';
-import { appendEvents, atHome, stands, type NewEvent, type Writer } from './events.ts';
+import { insertEvents, stands, type NewEvent, type Writer } from './events.ts';
 import { isUuid } from './ids.ts';
 import { events, garments, loads, type EventData, type EventKind } from './schema.ts';
 
@@ -16,7 +16,7 @@ const fact = (key: LogKey, value: string | number): LogFact => ({
   unit: logKeys[key].unit,
 });
 /** What an event says, one thing a row. */
-export function factsOf(data: EventData, actor: string): LogFact[] {
+export function factsOf(data: EventData): LogFact[] {
   const out: LogFact[] = [];
   const say = (key: LogKey, value: string | number | undefined | null): void => {
     if (value !== undefined && value !== null && String(value).trim() !== '') out.push(fact(key, value));
@@ -61,7 +61,6 @@ export function factsOf(data: EventData, actor: string): LogFact[] {
     say('cost', data.cleaned.cost);
     say('worthIt', data.cleaned.worthIt === null ? null : data.cleaned.worthIt ? 'yes' : 'no');
   }
-  if (actor !== atHome) say('actor', actor);
   return out;
 }
 
@@ -73,7 +72,6 @@ export async function readLogEntries(tx: Transaction, timeZone: string): Promise
       kind: events.kind,
       garmentId: events.garmentId,
       loadId: events.loadId,
-      actor: events.actor,
       data: events.data,
     })
     .from(events)
@@ -84,7 +82,7 @@ export async function readLogEntries(tx: Transaction, timeZone: string): Promise
     event: r.kind as LogEvent,
     garment: r.garmentId,
     load: r.loadId ?? '',
-    facts: factsOf(r.data, r.actor),
+    facts: factsOf(r.data),
     note: r.data.note ?? '',
   }));
 }
@@ -95,7 +93,7 @@ const number = (values: Values, key: LogKey): number | undefined => {
   return text === undefined ? undefined : Number(text);
 };
 /** An entry as the event it is, or what it lacks. */
-export function eventOf(e: LogEntry): { data: EventData; actor: string } | { error: string } {
+export function eventOf(e: LogEntry): { data: EventData } | { error: string } {
   const values: Values = new Map(e.facts.map((f) => [f.key, f.value]));
   const text = (key: LogKey): string | undefined => values.get(key);
   const data: EventData = {};
@@ -189,7 +187,7 @@ export function eventOf(e: LogEntry): { data: EventData; actor: string } | { err
   const detached = text('detached');
   if (detached !== undefined) data.detached = detached;
   if (text('refitted') === 'yes') data.refitted = true;
-  return { data, actor: text('actor') ?? atHome };
+  return { data };
 }
 
 export interface LogPreview {
@@ -200,12 +198,12 @@ export interface LogPreview {
   to: string | null;
 }
 export interface LogImport {
-  events: (NewEvent & { actor: string })[];
+  events: NewEvent[];
   preview: LogPreview;
 }
 /** What tells entries apart: the table keeps seconds, and says of an event what its facts say. */
-const textOfEvent = (garmentId: string, kind: EventKind, at: Date, data: EventData, actor: string): string => {
-  const facts = factsOf(data, actor)
+const textOfEvent = (garmentId: string, kind: EventKind, at: Date, data: EventData): string => {
+  const facts = factsOf(data)
     .map((f) => `${f.key}=${f.value}`)
     .sort();
   return JSON.stringify([garmentId, kind, Math.floor(at.getTime() / 1_000), facts, data.note ?? '']);
@@ -220,19 +218,19 @@ export async function lookAtLog(
   const pieces = new Set((await tx.select({ id: garments.id }).from(garments)).map((g) => g.id));
   const known = new Set((await tx.select({ id: loads.id }).from(loads)).map((l) => l.id));
   const problems: Problem[] = [];
-  const fresh: (NewEvent & { actor: string })[] = [];
+  const fresh: NewEvent[] = [];
   let same = 0;
   const times = entries.map((e) => Date.parse(e.at));
   const [first, last] = [Math.min(...times), Math.max(...times)];
   const there = new Set<string>();
   if (entries.length > 0) {
     const rows = await tx
-      .select({ garmentId: events.garmentId, kind: events.kind, at: events.at, data: events.data, actor: events.actor })
+      .select({ garmentId: events.garmentId, kind: events.kind, at: events.at, data: events.data })
       .from(events)
       .where(
         and(gte(events.at, new Date(first)), lte(events.at, new Date(last + 999)), isNull(events.strikes), stands()),
       );
-    for (const r of rows) there.add(textOfEvent(r.garmentId, r.kind, r.at, r.data, r.actor));
+    for (const r of rows) there.add(textOfEvent(r.garmentId, r.kind, r.at, r.data));
   }
   for (const [k, e] of entries.entries()) {
     const wrong = (message: string): void => {
@@ -253,7 +251,7 @@ export async function lookAtLog(
       wrong(event.error);
       continue;
     }
-    if (there.has(textOfEvent(e.garment, e.event, at, event.data, event.actor))) {
+    if (there.has(textOfEvent(e.garment, e.event, at, event.data))) {
       same++;
       continue;
     }
@@ -263,7 +261,6 @@ export async function lookAtLog(
       at,
       data: event.data,
       loadId: isUuid(e.load) && known.has(e.load) ? e.load : null,
-      actor: event.actor,
     });
   }
   if (problems.length > 0) return { ok: false, problems };
@@ -285,12 +282,9 @@ export async function lookAtLog(
 }
 const perInsert = 1_000;
 /** Their ids, so that they can be taken back together. */
-export async function storeLog(writer: Writer, list: LogImport['events']): Promise<number[]> {
+export async function storeLog(writer: Writer, list: readonly NewEvent[]): Promise<number[]> {
   const ids: number[] = [];
-  for (const actor of new Set(list.map((e) => e.actor))) {
-    const own = list.filter((e) => e.actor === actor);
-    for (let k = 0; k < own.length; k += perInsert)
-      ids.push(...(await appendEvents({ ...writer, actor }, own.slice(k, k + perInsert))));
-  }
+  for (let k = 0; k < list.length; k += perInsert)
+    ids.push(...(await insertEvents(writer, list.slice(k, k + perInsert))));
   return ids;
 }

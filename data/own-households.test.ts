@@ -184,11 +184,11 @@ describe('an import', () => {
     });
     expect((await lookInHousehold(mine, (tx) => findPiece(tx, 'tee')))?.state.washCount).toBe(7);
     expect(await lookInHousehold(mine, (tx) => basketState(tx, 'new'))).toBeNull();
-    expect(await inHousehold(mine, (tx) => takeBackImport(tx, second))).toBe(true);
+    expect(await inHousehold(mine, (tx) => takeBackImport(writer(tx), second, now))).toBe(true);
     expect(await lookInHousehold(mine, (tx) => findPiece(tx, 'new'))).toBeNull();
     expect((await lookInHousehold(mine, (tx) => findPiece(tx, 'tee')))?.row.name).toBe('Tee');
-    expect(await inHousehold(mine, (tx) => takeBackImport(tx, second))).toBe(false);
-    expect(await inHousehold(mine, (tx) => takeBackImport(tx, 'no id'))).toBe(false);
+    expect(await inHousehold(mine, (tx) => takeBackImport(writer(tx), second, now))).toBe(false);
+    expect(await inHousehold(mine, (tx) => takeBackImport(writer(tx), 'no id', now))).toBe(false);
     expect((await lookInHousehold(mine, recentImports)).map((i) => i.id)).toEqual([ids.first]);
   });
   test('the whole demo, taken out and in again, is the same household', async () => {

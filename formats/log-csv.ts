@@ -61,7 +61,6 @@ export const logKeys = {
   worthIt: { unit: '', is: 'id' },
   detached: { unit: '', is: 'text' },
   refitted: { unit: '', is: 'id' },
-  actor: { unit: '', is: 'text' },
 } as const satisfies Record<string, { unit: string; is: Kind }>;
 export type LogKey = keyof typeof logKeys;
 

@@ -6,6 +6,7 @@ import { fibreFacts } from '@core/fibre/fibres.ts';
 import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
 import { careOfYear } from '@core/board/ownership.ts';
 import { profileOf } from '@core/piece/profile.ts';
+import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { readHousehold } from '@data/household.ts';
 import { sentenceOf } from '@words/text.ts';
@@ -54,25 +55,17 @@ function labelFrom(f: LabelForm): CareLabel {
   });
 }
 
-export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<LabelView> {
-  const kinds = garmentKinds
-    .filter((k) => k !== 'other')
-    .map((k) => [k, kindFacts(k).name] as const)
-    .sort((a, b) => a[1].localeCompare(b[1]));
-  const household = householdOf((await readHousehold(tx))?.document ?? {});
-  if (!f) return { kinds, reading: null };
-  const words = readWholeLabel(f.text ?? '');
+type Stated = ReturnType<typeof readWholeLabel>['parts'];
+const partsOf = (parts: Stated): Stated =>
+  parts.length > 0 ? parts : [{ role: 'shell', fibres: [{ fibre: 'unknown', percent: 100 }] }];
+/** The piece a label describes, never worn or washed. */
+export function pieceOfLabel(f: LabelForm, name = kindFacts(f.kind).name): GarmentDocument {
   const label = labelFrom(f);
-  const kind: GarmentKind = f.kind;
-  const stated =
-    words.parts.length > 0
-      ? words.parts
-      : [{ role: 'shell' as const, fibres: [{ fibre: 'unknown' as const, percent: 100 }] }];
-  const garment = garmentOf({
+  return {
     id: 'label',
-    name: kindFacts(kind).name,
-    kind,
-    parts: stated.map((p) => ({ role: p.role, fibres: [...p.fibres] })),
+    name,
+    kind: f.kind,
+    parts: partsOf(readWholeLabel(f.text ?? '').parts).map((p) => ({ role: p.role, fibres: [...p.fibres] })),
     colours: [{ hex: f.colour, role: 'ground' }],
     label: {
       wash: label.wash,
@@ -83,7 +76,21 @@ export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<Lab
       dryClean: label.dryClean,
       phrases: [...label.phrases],
     },
-  });
+  };
+}
+
+export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<LabelView> {
+  const kinds = garmentKinds
+    .filter((k) => k !== 'other')
+    .map((k) => [k, kindFacts(k).name] as const)
+    .sort((a, b) => a[1].localeCompare(b[1]));
+  const household = householdOf((await readHousehold(tx))?.document ?? {});
+  if (!f) return { kinds, reading: null };
+  const words = readWholeLabel(f.text ?? '');
+  const label = labelFrom(f);
+  const kind: GarmentKind = f.kind;
+  const stated = partsOf(words.parts);
+  const garment = garmentOf(pieceOfLabel(f));
   const profile = profileOf(garment, household.rules);
   const year = careOfYear(garment, household, f.wearsPerWeek);
   const programme = household.washers.flatMap((w) => w.programmes).find((p) => p.id === year.setting?.programme);

@@ -7,7 +7,8 @@ import { withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { CareSymbol, LabelRow, type SymbolPart } from '../ui/care-symbols.tsx';
-import { AreaField, FieldGrid, NumberField, SelectField } from '../ui/fields.tsx';
+import { AreaField, FieldGrid, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { PostForm } from '../ui/post-form.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
 import { LabelPhoto } from './label-photo.tsx';
@@ -200,6 +201,9 @@ export default function Label({ loaderData: v }: Route.ComponentProps) {
           <h1>Read a label</h1>
           <p>Type its words or pick its symbols, all or some. Useful before buying, too: what would it cost to keep?</p>
         </div>
+        <LinkButton href="/wishes" $quiet>
+          Kept in mind
+        </LinkButton>
       </PageHead>
       <Two>
         <Fields method="get" action="/label">
@@ -312,6 +316,22 @@ export default function Label({ loaderData: v }: Route.ComponentProps) {
                     Put it in the wardrobe
                   </LinkButton>
                 </p>
+                <PostForm action="/wishes" style={{ display: 'grid', gap: '0.8rem', maxWidth: '34rem' }}>
+                  {Object.entries(typed).map(([k, x]) => (
+                    <input key={k} type="hidden" name={k} value={x} />
+                  ))}
+                  <b>Still in the shop? Keep it in mind, and see it beside what you own.</b>
+                  <FieldGrid $min="9rem">
+                    <TextField name="name" label="Call it" placeholder="Rust corduroy trousers" />
+                    <NumberField name="price" label="Price" />
+                    <TextField name="owner" label="For whom" />
+                  </FieldGrid>
+                  <div>
+                    <Button type="submit" name="intent" value="add" $quiet>
+                      Keep it in mind
+                    </Button>
+                  </div>
+                </PostForm>
               </Section>
               <Section>
                 <h2>What it bears here</h2>

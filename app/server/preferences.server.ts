@@ -12,6 +12,8 @@ const store = new AsyncLocalStorage<Preferences>();
 export const preferences = (): Preferences => store.getStore() ?? usual;
 writeDatesFor(() => preferences().units.locale);
 
+/** Do something as a household with these preferences reads. */
+export const readingAs = <T>(known: Preferences, work: () => Promise<T>): Promise<T> => store.run(known, work);
 /** Do something as this household reads. */
 export async function asTheyRead<T>(tx: Transaction, work: () => Promise<T>): Promise<T> {
   return store.run(await readPreferences(tx), work);

@@ -14,7 +14,8 @@ import { findSubmission, keepSubmission } from '@data/submissions.ts';
 import { pageInUnits } from '@words/units.ts';
 import { oddCharacter } from '../forms/characters.ts';
 import { homeField, keyField, keyShape } from '../forms/names.ts';
-import { asTheyRead, preferences } from './preferences.server.ts';
+import { readPreferences } from '@data/preferences.ts';
+import { asTheyRead, preferences, readingAs } from './preferences.server.ts';
 import { actorContext, householdContext, logContext, readyContext } from './context.ts';
 
 export interface Scope {
@@ -58,6 +59,15 @@ export function withHousehold<T>(context: Context, work: (scope: Scope) => Promi
       asTheyRead(tx, async () => pageInUnits(await work(scopeOf(context, tx, householdId)), preferences().units)),
     ),
   );
+}
+
+/** Say something as this household reads, with transactions of its own: for what works long between reading and answering. */
+export function asHousehold<T>(context: Context, work: () => Promise<T>): Promise<T> {
+  const householdId = context.get(householdContext);
+  return orUnavailable(context, async () => {
+    const known = await lookInHousehold(householdId, readPreferences);
+    return readingAs(known, async () => pageInUnits(await work(), preferences().units));
+  });
 }
 
 /** What is given back instead of committed: the change was refused, and nothing of it may stay. */

@@ -99,7 +99,7 @@ const markSize = 5;
 const mostTurned = 16;
 function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): ChartConfiguration {
   const token = (name: string): string => look.getPropertyValue(`--${name}`).trim();
-  const colour = (tone: Tone | string): string => (tone.startsWith('#') ? tone : token(tone));
+  const colour = (tone: string): string => (tone.startsWith('#') ? tone : token(tone));
   const points = spec.kind === 'points';
   const bars = spec.kind === 'bars' || spec.kind === 'rows';
   const datasets = spec.series.map((s): ChartDataset => {
@@ -117,7 +117,7 @@ function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): C
         ? { borderDash: s.expected ? dash : [], pointStyle: s.mark ?? 'circle', pointRadius: markSize, spanGaps: true }
         : {}),
       ...(points ? { showLine: false } : {}),
-    } as ChartDataset;
+    };
   });
   if (spec.diagonal) {
     const all = spec.series.flatMap((s) => (s.values as readonly (readonly [number, number])[]).flat());
@@ -133,7 +133,7 @@ function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): C
       borderWidth: 1.5,
       pointRadius: 0,
       showLine: true,
-    } as ChartDataset);
+    });
   }
   const ink = token('ink-soft');
   const fewLabels = spec.kind === 'bars' && spec.labels.length <= mostTurned;
@@ -190,7 +190,7 @@ function configOf(spec: ChartSpec, look: CSSStyleDeclaration, still: boolean): C
       },
       font: { family: look.fontFamily },
     },
-  } as ChartConfiguration;
+  };
 }
 
 /** The drawing itself; redrawn when the theme changes, and for the print. */

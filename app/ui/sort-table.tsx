@@ -113,6 +113,7 @@ export function SortTable<Row>({
   isStruck?: (row: Row) => boolean;
 }) {
   // The table holds no state of its own: rows, columns and order come from the page.
+  // eslint-disable-next-line react-hooks/incompatible-library -- nothing here is memoised by hand
   const table = useReactTable({
     data: rows as Row[],
     columns,

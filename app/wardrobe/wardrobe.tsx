@@ -159,6 +159,9 @@ export default function Wardrobe({ loaderData: v, actionData }: Route.ComponentP
           </p>
         </div>
         <LinkButton href="/pieces/several">Add pieces</LinkButton>
+        <LinkButton $quiet href="/wishes">
+          Kept in mind
+        </LinkButton>
         <LinkButton $quiet href="/transfer">
           Bring in and take out
         </LinkButton>

@@ -45,3 +45,28 @@ export function careOfYear(garment: Garment, household: Household, wearsPerWeek:
     setting: loadFacts(best),
   };
 }
+
+/** Washes a piece stands until it is worn out, and the years nothing outlives a wardrobe by (estimates). */
+const washesOfALife = 100;
+const mostYears = 10;
+
+export interface OwnedYear {
+  /** How long it lasts at this pace. */
+  years: number;
+  /** Its price spread over them, and its care. */
+  perYear: number;
+  perWear: number;
+}
+/**
+ * What a piece costs in a year of its life: its price spread over the years its washes leave it, and its care.
+ * @example yearOfOwning({ cleansPerYear: 20, perYear: 6 }, 50, 40) // { years: 5, perYear: 16, perWear: 0.4 }
+ */
+export function yearOfOwning(
+  care: Pick<CareOfYear, 'cleansPerYear' | 'perYear'>,
+  price: number,
+  wearsPerYear: number,
+): OwnedYear {
+  const years = Math.min(mostYears, Math.max(1, washesOfALife / Math.max(1, care.cleansPerYear ?? 1)));
+  const perYear = price / years + (care.perYear ?? 0);
+  return { years, perYear, perWear: wearsPerYear > 0 ? perYear / wearsPerYear : perYear };
+}
