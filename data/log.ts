@@ -128,7 +128,8 @@ export async function lastEntry(tx: Transaction): Promise<LastEntry | null> {
     .from(events)
     .orderBy(desc(events.id))
     .limit(1);
-  if (!newest) return null;
+  // Taken back once, it is not taken back again; whoever wants it after all writes it anew.
+  if (!newest || newest.data.undo) return null;
   const corrected = newest.data.corrects ?? newest.strikes;
   const together =
     corrected === null
@@ -143,14 +144,13 @@ export async function lastEntry(tx: Transaction): Promise<LastEntry | null> {
       name: garments.name,
       strikes: events.strikes,
       counts: stands(),
-      takesBackATaking: sql<boolean>`exists (select 1 from event s where s.household_id = event.household_id and s.id = event.strikes and s.strikes is not null)`,
     })
     .from(events)
     .innerJoin(garments, and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)))
     .where(together)
     .orderBy(asc(events.id));
-  // Taken back once, it is not taken back again; whoever wants it after all writes it anew. What a load wrote is undone at the load.
-  const open = rows.filter((r) => r.counts && !r.takesBackATaking);
+  // What a load wrote is undone at the load.
+  const open = rows.filter((r) => r.counts);
   return open.some((r) => r.id === newest.id) ? { newest: newest.id, rows: open } : null;
 }
 /** Take the last entry back, if it still is the last one. */
@@ -159,7 +159,7 @@ export async function takeBackLast(writer: Writer, newest: number, at: Date): Pr
   if (last?.newest !== newest) return false;
   await appendEvents(
     writer,
-    last.rows.map((r) => ({ garmentId: r.garmentId, kind: 'noted' as const, at, data: { struck: r.id } })),
+    last.rows.map((r) => ({ garmentId: r.garmentId, kind: 'noted' as const, at, data: { struck: r.id, undo: true } })),
   );
   return true;
 }

@@ -285,6 +285,8 @@ export interface EventData {
   size?: 'kept' | 'changed' | 'smaller' | 'larger';
   /** The id of an event that was a mistake: it counts no more. */
   struck?: number;
+  /** It took the last entry back, and is not taken back itself. */
+  undo?: boolean;
   /** The id of the struck event that this one stands for. */
   corrects?: number;
   /** How long a piece was on a drying place, and what the model had said. */

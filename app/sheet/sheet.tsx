@@ -1,5 +1,5 @@
 import { Form, useSubmit } from 'react-router';
-import { styled } from 'styled-components';
+import { createGlobalStyle, styled } from 'styled-components';
 import type { Route } from './+types/sheet';
 import { LookBack } from '../log/parts/look-back.tsx';
 import { householdContext } from '../server/context.ts';
@@ -11,7 +11,7 @@ import { SelectField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Empty } from '../ui/notice.tsx';
 import { PageHead } from '../ui/page.tsx';
-import { papers, sheetView } from './sheet-view.server.ts';
+import { papers, sheetView, type Paper } from './sheet-view.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Sheet for the machine · Neat Fold' }];
 
@@ -145,11 +145,24 @@ const Page = styled.article<{ $small: boolean }>`
   }
 `;
 
+/** The paper it is printed on, and nothing but the sheet on it. */
+const PaperSize = createGlobalStyle<{ $paper: Paper }>`
+  @page {
+    size: ${(p) => ({ a4: 'A4', a5: 'A5 landscape', letter: 'letter' })[p.$paper]};
+    margin: ${(p) => (p.$paper === 'a5' ? '7mm' : '11mm')};
+  }
+  ${media.print} {
+    .screen {
+      display: none;
+    }
+  }
+`;
+
 export default function Sheet({ loaderData: v }: Route.ComponentProps) {
   const submit = useSubmit();
   return (
     <>
-      <style>{`@page { size: ${v.paper === 'a5' ? 'A5 landscape' : v.paper === 'letter' ? 'letter' : 'A4'}; margin: ${v.paper === 'a5' ? '8mm' : '12mm'}; } @media print { .screen { display: none !important; } }`}</style>
+      <PaperSize $paper={v.paper} />
       <div className="screen">
         <PageHead>
           <div>
