@@ -244,8 +244,9 @@ function valueFor(column: Column, value: unknown): unknown {
   }
 }
 
+const rowsBetweenPauses = 500;
 /** The rows of an archive as they go into the tables of a household, or what is wrong with them. */
-export function checkArchive(archive: Archive): { rows: Map<string, Row[]>; problems: Problem[] } {
+export async function checkArchive(archive: Archive): Promise<{ rows: Map<string, Row[]>; problems: Problem[] }> {
   const problems: Problem[] = [];
   const wrong = (path: string, message: string): void => {
     if (problems.length < maxProblems) problems.push({ path, message });
@@ -257,6 +258,8 @@ export function checkArchive(archive: Archive): { rows: Map<string, Row[]>; prob
     const shape = shapes[t.name];
     const list: Row[] = [];
     for (const [k, given] of (archive.tables.get(t.name) ?? []).entries()) {
+      // Others are answered meanwhile.
+      if (k % rowsBetweenPauses === 0) await new Promise((resolve) => setTimeout(resolve, 0));
       const at = `tables/${t.name}.jsonl, line ${k + 1}`;
       const row: Row = {};
       for (const [key, column] of columns) {

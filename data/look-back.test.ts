@@ -301,7 +301,7 @@ describe('everything as one archive', () => {
     const bytes = (await look(writeArchive, demoHouseholdId))!;
     const read = await readArchive(bytes);
     if (!read.ok) throw new Error(read.problems.map((p) => `${p.path}: ${p.message}`).join('; '));
-    const { rows, problems } = checkArchive(read.value);
+    const { rows, problems } = await checkArchive(read.value);
     expect(problems).toEqual([]);
     expect(archiveContents(read.value)).toMatchObject({ pictures: 8, name: demoHousehold.name });
     await inHousehold(restored, (tx) => storeArchive(tx, restored, read.value, rows));
@@ -319,25 +319,25 @@ describe('everything as one archive', () => {
     const bytes = (await look(writeArchive, demoHouseholdId))!;
     const read = await readArchive(bytes);
     if (!read.ok) throw new Error('it is good');
-    const broken = (table: string, change: (row: Row) => Row): string[] => {
+    const broken = async (table: string, change: (row: Row) => Row): Promise<string[]> => {
       const tables = new Map(read.value.tables);
       const [first, ...rest] = tables.get(table) ?? [];
       tables.set(table, [change(first ?? {}), ...rest]);
-      return checkArchive({ ...read.value, tables }).problems.map((p) => `${p.path}: ${p.message}`);
+      return (await checkArchive({ ...read.value, tables })).problems.map((p) => `${p.path}: ${p.message}`);
     };
-    expect(broken('event', (r) => ({ ...r, at: 'soon' }))).toEqual([
+    expect(await broken('event', (r) => ({ ...r, at: 'soon' }))).toEqual([
       'tables/event.jsonl, line 1: at is missing or of another type',
     ]);
-    expect(broken('event', (r) => ({ ...r, kind: 'eaten' }))).toEqual([
+    expect(await broken('event', (r) => ({ ...r, kind: 'eaten' }))).toEqual([
       'tables/event.jsonl, line 1: kind must be a kind of event',
     ]);
-    expect(broken('load', (r) => ({ ...r, run: {} }))[0]).toMatch(/^tables\/load.jsonl, line 1: run.pieces/);
-    expect(broken('plan', (r) => ({ ...r, id: 'x' }))[0]).toMatch(/^tables\/plan.jsonl, line 1: id is missing/);
+    expect((await broken('load', (r) => ({ ...r, run: {} })))[0]).toMatch(/^tables\/load.jsonl, line 1: run.pieces/);
+    expect((await broken('plan', (r) => ({ ...r, id: 'x' })))[0]).toMatch(/^tables\/plan.jsonl, line 1: id is missing/);
     const [piece] = read.value.tables.get('garment') ?? [];
-    expect(broken('garment', (r) => ({ ...r, colours: [{ hex: 'red', role: 'ground' }] }))).toEqual([
+    expect(await broken('garment', (r) => ({ ...r, colours: [{ hex: 'red', role: 'ground' }] }))).toEqual([
       `tables/garment.jsonl, line 1 (${String(piece!.id)}): garments[0].colours[0].hex: must be a colour like #2f6f6b`,
     ]);
-    const { problems } = checkArchive({ ...read.value, pictures: new Map() });
+    const { problems } = await checkArchive({ ...read.value, pictures: new Map() });
     expect(problems[0]!.message).toBe('is missing');
     expect(problems).toHaveLength(8);
   });

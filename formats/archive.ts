@@ -141,6 +141,7 @@ export async function readArchive(bytes: Uint8Array): Promise<ArchiveResult> {
     const rows: Row[] = [];
     for (const [k, line] of strFromU8(content).split('\n').entries()) {
       if (line === '') continue;
+      if (k % linesBetweenPauses === 0) await pause();
       const row = line.length > archiveLimits.line ? null : rowOf(line);
       if (row === null) {
         wrong(`tables/${table}.jsonl, line ${k + 1}`, 'is no row');
@@ -157,6 +158,9 @@ export async function readArchive(bytes: Uint8Array): Promise<ArchiveResult> {
     ? { ok: false, problems }
     : { ok: true, value: { manifest: checked.output, tables, pictures } };
 }
+/** Others are answered meanwhile. */
+const linesBetweenPauses = 100;
+const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
 function rowOf(line: string): Row | null {
   const parsed = parseJson(line);
   if (!parsed.ok) return null;

@@ -39,7 +39,7 @@ const Filters = styled(Form)`
   }
 `;
 /** The sheet as it prints, on the screen as on paper; its letters grow and shrink with the page. */
-const Page = styled.article<{ $small: boolean }>`
+const Page = styled.article<{ $small: boolean; $fit: number }>`
   background: #fff;
   color: #14181f;
   padding: clamp(0.8rem, 3vw, 2.2rem);
@@ -109,7 +109,7 @@ const Page = styled.article<{ $small: boolean }>`
   .below li::before {
     content: '· ';
   }
-  ${media.phone} {
+  @media screen and (max-width: 639px) {
     thead {
       display: none;
     }
@@ -136,10 +136,24 @@ const Page = styled.article<{ $small: boolean }>`
     padding: 0;
     border-radius: 0;
     overflow: visible;
-    font-size: ${(p) => (p.$small ? '6.7pt' : '9.2pt')};
-    line-height: 1.22;
+    font-size: ${(p) => (p.$small ? 6.2 : 8.6) * p.$fit}pt;
+    line-height: 1.2;
+    th,
+    td {
+      padding: 0.3em 0.8em 0.25em 0;
+    }
     .folds {
-      ${(p) => (p.$small ? 'display: none;' : '')}
+      display: ${(p) => (p.$small ? 'none' : 'flex')};
+      flex-wrap: nowrap;
+      max-width: 15em;
+      overflow: hidden;
+    }
+    .symbols svg {
+      width: ${(p) => (p.$small ? 2.9 : 3.1)}em;
+      height: auto;
+    }
+    .rules ul {
+      columns: ${(p) => (p.$small ? 2 : 1)};
     }
     break-inside: avoid;
   }
@@ -148,7 +162,7 @@ const Page = styled.article<{ $small: boolean }>`
 /** The paper it is printed on, and nothing but the sheet on it. */
 const PaperSize = createGlobalStyle<{ $paper: Paper }>`
   @page {
-    size: ${(p) => ({ a4: 'A4', a5: 'A5 landscape', letter: 'letter' })[p.$paper]};
+    size: ${(p) => ({ a4: 'A4', a5: 'A5', letter: 'letter' })[p.$paper]};
     margin: ${(p) => (p.$paper === 'a5' ? '7mm' : '11mm')};
   }
   ${media.print} {
@@ -157,6 +171,9 @@ const PaperSize = createGlobalStyle<{ $paper: Paper }>`
     }
   }
 `;
+
+/** Letters shrink where there is more than a page holds: ten piles, and a dozen things of their own. */
+const fitOf = (piles: number, others: number): number => Math.min(1, 11 / (piles + Math.max(0, others - 12) / 4 + 1));
 
 export default function Sheet({ loaderData: v }: Route.ComponentProps) {
   const submit = useSubmit();
@@ -201,7 +218,7 @@ export default function Sheet({ loaderData: v }: Route.ComponentProps) {
           The sheet is made from what you own.
         </Empty>
       ) : (
-        <Page $small={v.paper === 'a5'} aria-label="The sheet">
+        <Page $small={v.paper === 'a5'} $fit={fitOf(v.piles.length, v.others.length)} aria-label="The sheet">
           <header>
             <h2>{v.title}</h2>
             <span>
@@ -267,7 +284,7 @@ export default function Sheet({ loaderData: v }: Route.ComponentProps) {
                 </ul>
               </section>
             )}
-            <section>
+            <section className="rules">
               <h3>Rules of the house</h3>
               <ul>
                 {v.rules.map((r) => (

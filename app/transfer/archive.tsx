@@ -36,7 +36,7 @@ export const action = async ({ request }: Route.ActionArgs) => {
   if (!file) return answer({ problems: ['Archive: choose the file.'] }, 422);
   const read = await readArchive(new Uint8Array(await file.arrayBuffer()));
   if (!read.ok) return answer({ problems: read.problems.map(problemLine) }, 422);
-  const checked = checkArchive(read.value);
+  const checked = await checkArchive(read.value);
   if (checked.problems.length > 0) return answer({ problems: checked.problems.map(problemLine) }, 422);
   if (field(form, 'intent') !== 'store') return answer({ contents: archiveContents(read.value) }, 200);
   try {

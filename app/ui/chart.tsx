@@ -47,7 +47,7 @@ const Figure = styled.figure`
   align-content: start;
   min-width: 0;
   break-inside: avoid;
-  h3 {
+  h2 {
     font-size: 1.15rem;
   }
   .drawing {
@@ -235,7 +235,7 @@ export function ChartFigure({ spec }: { spec: ChartSpec }) {
   const empty = spec.table.rows.length === 0;
   return (
     <Figure id={spec.id}>
-      <h3>{spec.question}</h3>
+      <h2>{spec.question}</h2>
       <figcaption>{spec.sentence}</figcaption>
       {!empty && (
         <>

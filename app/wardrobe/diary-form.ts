@@ -6,5 +6,5 @@ export const photoField = 'photo';
 export const photoSchema = v.object({
   moment: v.picklist(photoMoments, 'When: choose one of the shown.'),
   place: v.picklist(photoPlaces, 'Place: choose one of the shown.'),
-  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(300, 'Note: at most 300 letters.')), ''),
+  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(300, 'Note: at most 300 letters.'))),
 });

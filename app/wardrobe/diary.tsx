@@ -56,7 +56,12 @@ export const action = (args: Route.ActionArgs) =>
       if (!file) return refuse('Picture: choose one, or take it.');
       const made = await smallPicture(Buffer.from(await file.arrayBuffer()));
       if (!made.ok) return refuse(problems[made.problem]);
-      const kept = await addPhoto(tx, householdId, { garmentId: pieceId, at: now, ...read.value }, made.value);
+      const kept = await addPhoto(
+        tx,
+        householdId,
+        { ...read.value, garmentId: pieceId, at: now, note: read.value.note ?? '' },
+        made.value,
+      );
       return kept
         ? redirect(here)
         : refuse(`Picture: there is no room for it, ${photoQuotaBytes / 1e6} MB are full. Take old ones out first.`);

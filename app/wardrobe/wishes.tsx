@@ -31,10 +31,10 @@ export const action = (args: Route.ActionArgs) =>
     if (intent === 'add') {
       const read = readForm(form, wishSchema);
       if (!read.ok) return data(read.reply, { status: 422 });
-      const { name, owner, price, ...label } = read.value;
+      const { name, owner = '', price, ...label } = read.value;
       const kept = await addWish(tx, householdId, {
         at: now,
-        garment: pieceOfLabel(label, name === '' ? undefined : name),
+        garment: pieceOfLabel(label, name),
         price: price ?? null,
         owner,
         wearsPerYear: label.wearsPerWeek * weeks,
