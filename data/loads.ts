@@ -164,12 +164,6 @@ export async function piecesInLoads(tx: Transaction): Promise<{ garmentId: strin
     [...(garments ?? []), ...added].map((garmentId) => ({ garmentId, loadId })),
   );
 }
-export async function finishedLoads(tx: Transaction, limit: number): Promise<LoadView[]> {
-  return (await joined(tx).where(eq(loads.status, 'finished')).orderBy(desc(loads.finishedAt)).limit(limit)).flatMap(
-    toView,
-  );
-}
-
 export interface PastLoad {
   id: string;
   run: RunFacts;

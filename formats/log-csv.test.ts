@@ -51,7 +51,7 @@ describe('writing', () => {
     ));
   test('another reader finds the same cells', () => {
     const text = logCsv([entry({ note: 'a "quote", a comma\nand a line' })]);
-    const rows = parse(text, { columns: true, relax_column_count: false }) as Record<string, string>[];
+    const rows = parse<Record<string, string>>(text, { columns: true, relax_column_count: false });
     expect(Object.keys(rows[0]!)).toEqual([...logColumns]);
     expect(rows[0]!.note).toBe('a "quote", a comma\nand a line');
   });
@@ -59,7 +59,7 @@ describe('writing', () => {
     const text = logCsv([
       entry({ note: '=HYPERLINK("x")', garment: '+1', facts: [{ key: 'length', value: '-2.5', unit: 'cm' }] }),
     ]);
-    const [row] = parse(text, { columns: true }) as Record<string, string>[];
+    const [row] = parse<Record<string, string>>(text, { columns: true });
     expect(row).toMatchObject({ note: '\'=HYPERLINK("x")', garment: "'+1", value: '-2.5' });
     expect(read(text)[0]).toMatchObject({ note: '=HYPERLINK("x")', garment: '+1' });
   });
