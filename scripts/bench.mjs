@@ -53,6 +53,7 @@ try {
   part(['bench/crowd.mjs', server.address]);
   part(['bench/lighthouse.mjs', server.address]);
   part(['--import', 'tsx', 'bench/board.ts', server.address], { DATABASE_URL: database.appUrl });
+  part(['--import', 'tsx', 'bench/log.ts', server.address], { DATABASE_URL: database.appUrl });
 } finally {
   server?.child.kill('SIGTERM');
   await server?.exited;

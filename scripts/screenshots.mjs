@@ -62,6 +62,13 @@ try {
   await shot('stain');
   await open('/dry');
   await shot('dry');
+  await open('/log/figures');
+  await page.locator('#machine [data-drawn="true"]').waitFor();
+  await shot('figures');
+  await open('/log/learnt');
+  await shot('learnt');
+  await open('/sheet');
+  await shot('sheet');
   await open('/press');
   await page.getByRole('button', { name: 'Step by step' }).first().click();
   await shot('press');
@@ -90,7 +97,6 @@ try {
   await sendForm(server.address, ticket, { intent: 'start' });
   await sendForm(server.address, ticket, { intent: 'out' });
   await open(`${ticket}/inspect`);
-  await shot('inspect-phone', 'phone');
   // A house that washes its wool by hand.
   await open('/household');
   await page.locator('button[name="intent"][value="rules"]').evaluate((button) => {
@@ -115,7 +121,35 @@ try {
   await open('/today');
   await page.getByRole('button', { name: /Cheapest current/ }).waitFor();
   await shot('today');
-  await shot('today-phone', 'phone');
+  await open('/log');
+  await shot('log');
+  await open('/pieces/tovi-merino');
+  await shot('piece');
+  await open('/wardrobe');
+  await shot('wardrobe');
+  await open('/household');
+  await page.locator('button[name="intent"][value="rules"]').evaluate((button) => {
+    button.form.querySelector('input[name="wool"][value="hand"]').checked = true;
+    button.click();
+  });
+  await page.getByText('The next sorting follows these rules.').waitFor();
+  await sendForm(server.address, '/sort', { intent: 'sort' });
+  await open('/wash');
+  await page
+    .getByRole('link', { name: /by hand|press/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Begin, step by step' }).click();
+  await page.getByRole('heading', { name: 'Fill' }).waitFor();
+  await shot('hand-phone', 'phone');
+  // The day of that house: its hours promised, a machine under way.
+  await sendForm(server.address, '/today', { intent: 'keep', aim: 'usual' });
+  await open('/wash');
+  const started = await page.locator('a[href^="/loads/"]').last().getAttribute('href');
+  await sendForm(server.address, started, { intent: 'start', ago: '40' });
+  await open('/today');
+  await page.getByRole('button', { name: /Cheapest current/ }).waitFor();
+  await shot('today');
   await open('/log');
   await shot('log');
   await open('/pieces/tovi-merino');
