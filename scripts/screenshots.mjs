@@ -128,39 +128,6 @@ try {
   await open('/wardrobe');
   await shot('wardrobe');
   await open('/household');
-  await page.locator('button[name="intent"][value="rules"]').evaluate((button) => {
-    button.form.querySelector('input[name="wool"][value="hand"]').checked = true;
-    button.click();
-  });
-  await page.getByText('The next sorting follows these rules.').waitFor();
-  await sendForm(server.address, '/sort', { intent: 'sort' });
-  await open('/wash');
-  await page
-    .getByRole('link', { name: /by hand|press/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Begin, step by step' }).click();
-  await page.getByRole('heading', { name: 'Fill' }).waitFor();
-  await shot('hand-phone', 'phone');
-  // The day of that house: its hours promised, a machine under way.
-  await sendForm(server.address, '/today', { intent: 'keep', aim: 'usual' });
-  await open('/wash');
-  const started = await page.locator('a[href^="/loads/"]').last().getAttribute('href');
-  await sendForm(server.address, started, { intent: 'start', ago: '40' });
-  await open('/today');
-  await page.getByRole('button', { name: /Cheapest current/ }).waitFor();
-  await shot('today');
-  await open('/log');
-  await shot('log');
-  await open('/pieces/tovi-merino');
-  await shot('piece');
-  await open('/wardrobe');
-  await shot('wardrobe');
-  await open(
-    '/label?kind=jumper_mid&wearsPerWeek=1&text=80%25+wool+20%25+polyamide%2C+hand+wash%2C+do+not+tumble+dry%2C+iron+one+dot',
-  );
-  await shot('label');
-  await open('/household');
   await shot('household');
 } finally {
   await browser?.close();
