@@ -46,9 +46,9 @@ export async function appendEvents(writer: Writer, list: readonly NewEvent[]): P
  * Whether an event counts: nobody took it back, or the taking back was itself taken back. To be put where events are read that something is
  * derived from.
  */
-export const stands = (): SQL<boolean> => sql<boolean>`not exists (
-  select 1 from event x where x.household_id = event.household_id and x.strikes = event.id
-    and not exists (select 1 from event y where y.household_id = x.household_id and y.strikes = x.id))`;
+export const stands = (): SQL<boolean> => sql<boolean>`event.id <> all (array(
+  select x.strikes from event x where x.strikes is not null
+    and x.id <> all (array(select y.strikes from event y where y.strikes is not null))))`;
 
 /** History of one piece, newest first. */
 export const garmentHistory = (tx: Transaction, garmentId: string, limit = 60) =>

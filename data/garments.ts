@@ -168,6 +168,12 @@ export async function listPieces(tx: Transaction, which: 'here' | 'gone' = 'here
   return rows.map((row) => ({ row, state: states.get(row.id) ?? never, basket: basket.get(row.id) ?? null }));
 }
 
+/** Every piece that is here or was, without its past: for names, colours and kinds of a long log. */
+export async function barePieces(tx: Transaction): Promise<Piece[]> {
+  const rows = await tx.select().from(garments).orderBy(asc(garments.position));
+  return rows.map((row) => ({ row, state: never, basket: null }));
+}
+
 export async function findPiece(tx: Transaction, id: string): Promise<Piece | null> {
   const [row] = await tx.select().from(garments).where(eq(garments.id, id));
   if (!row) return null;

@@ -1,5 +1,5 @@
 /** The log as it is read: by filter, page by page, with what was taken back marked. */
-import { and, asc, count, desc, eq, gte, ilike, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gte, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import type { Transaction } from './client.ts';
 import { appendEvents, stands, type Writer } from './events.ts';
 import { isUuid } from './ids.ts';
@@ -34,6 +34,21 @@ export interface LogRow {
   struck: boolean;
 }
 
+/** What the log shows of a piece. A wardrobe is short where a log is long: it is read first, and never joined. */
+type Named = Pick<LogRow, 'name' | 'owner' | 'colours' | 'traits' | 'garmentKind'>;
+async function namedPieces(tx: Transaction): Promise<Map<string, Named>> {
+  const rows = await tx
+    .select({
+      id: garments.id,
+      name: garments.name,
+      owner: garments.owner,
+      colours: garments.colours,
+      traits: garments.traits,
+      garmentKind: garments.kind,
+    })
+    .from(garments);
+  return new Map(rows.map(({ id, ...row }) => [id, row]));
+}
 const columns = {
   id: events.id,
   at: events.at,
@@ -42,79 +57,135 @@ const columns = {
   loadId: events.loadId,
   actor: events.actor,
   garmentId: events.garmentId,
-  name: garments.name,
-  owner: garments.owner,
-  colours: garments.colours,
-  traits: garments.traits,
-  garmentKind: garments.kind,
   struck: sql<boolean>`not ${stands()}`,
 };
+const withNames = (rows: readonly Omit<LogRow, keyof Named>[], pieces: ReadonlyMap<string, Named>): LogRow[] =>
+  rows.flatMap((row) => {
+    const piece = pieces.get(row.garmentId);
+    return piece ? [{ ...row, ...piece }] : [];
+  });
+
 /** Takings back are no entries of their own: what they took back is shown as such. */
-const matching = (f: LogFilter): SQL | undefined =>
-  and(
+function matching(f: LogFilter, pieces: ReadonlyMap<string, Named>): SQL | undefined {
+  const q = f.q.toLowerCase();
+  const asked = [...pieces].filter(
+    ([id, p]) =>
+      (f.piece === '' || id === f.piece) && (f.owner === '' || p.owner === f.owner) && p.name.toLowerCase().includes(q),
+  );
+  const ids = asked.map(([id]) => id);
+  return and(
     isNull(events.strikes),
+    asked.length === pieces.size ? undefined : ids.length > 0 ? inArray(events.garmentId, ids) : sql`false`,
     f.kinds.length > 0 ? inArray(events.kind, [...f.kinds]) : undefined,
-    f.piece === '' ? undefined : eq(events.garmentId, f.piece),
     f.load === '' ? undefined : isUuid(f.load) ? eq(events.loadId, f.load) : sql`false`,
     f.from ? gte(events.at, f.from) : undefined,
     f.to ? lt(events.at, f.to) : undefined,
-    f.owner === '' ? undefined : eq(garments.owner, f.owner),
-    f.q === '' ? undefined : ilike(garments.name, `%${f.q.replace(/[\\%_]/g, '\\$&')}%`),
   );
-const joined = (tx: Transaction) =>
-  tx
-    .select(columns)
-    .from(events)
-    .innerJoin(garments, and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)));
+}
 
 /** The newest entries before a cursor (an event and its moment), at most `limit`. */
-export const logPage = (
+export async function logPage(
   tx: Transaction,
   filter: LogFilter,
   before: { at: Date; id: number } | null,
   limit: number,
-): Promise<LogRow[]> =>
-  joined(tx)
+): Promise<LogRow[]> {
+  const pieces = await namedPieces(tx);
+  const rows = await tx
+    .select(columns)
+    .from(events)
     .where(
       and(
-        matching(filter),
+        matching(filter, pieces),
         before ? or(lt(events.at, before.at), and(eq(events.at, before.at), lt(events.id, before.id))) : undefined,
       ),
     )
     .orderBy(desc(events.at), desc(events.id))
     .limit(limit);
+  return withNames(rows, pieces);
+}
 
 export const logSorts = ['at', 'kind', 'name', 'owner'] as const;
 export type LogSort = (typeof logSorts)[number];
-const sortColumns = { at: events.at, kind: events.kind, name: garments.name, owner: garments.owner } as const;
 /** One page of the table, and how many entries there are in all. */
 export async function logTable(
   tx: Transaction,
   filter: LogFilter,
   { sort, up, page, size }: { sort: LogSort; up: boolean; page: number; size: number },
 ): Promise<{ rows: LogRow[]; total: number }> {
-  const where = matching(filter);
-  const rows = await joined(tx)
+  const pieces = await namedPieces(tx);
+  const where = matching(filter, pieces);
+  const way = up ? asc : desc;
+  if (sort === 'name' || sort === 'owner') return byPiece(tx, pieces, where, { sort, up, page, size });
+  const [total] = await tx.select({ n: count() }).from(events).where(where);
+  // The rows of the page are found by their index alone, then read.
+  const found = await tx
+    .select({ id: events.id })
+    .from(events)
     .where(where)
-    .orderBy((up ? asc : desc)(sortColumns[sort]), (up ? asc : desc)(events.at), (up ? asc : desc)(events.id))
+    .orderBy(...(sort === 'kind' ? [way(events.kind)] : []), way(events.at), way(events.id))
     .limit(size)
     .offset(page * size);
-  const counting = tx.select({ n: count() }).from(events).$dynamic();
-  const [total] = await (
-    filter.owner === '' && filter.q === ''
-      ? counting
-      : counting.innerJoin(
-          garments,
-          and(eq(garments.id, events.garmentId), eq(garments.householdId, events.householdId)),
-        )
-  ).where(where);
-  return { rows, total: total?.n ?? 0 };
+  const rows = await rowsByIds(
+    tx,
+    found.map((r) => r.id),
+  );
+  return { rows: withNames(rows, pieces), total: total?.n ?? 0 };
+}
+async function rowsByIds(tx: Transaction, ids: readonly number[]): Promise<Omit<LogRow, keyof Named>[]> {
+  if (ids.length === 0) return [];
+  const rows = new Map(
+    (
+      await tx
+        .select(columns)
+        .from(events)
+        .where(inArray(events.id, [...ids]))
+    ).map((r) => [r.id, r]),
+  );
+  return ids.flatMap((id) => rows.get(id) ?? []);
+}
+/** Sorted by what stands with the piece: counted piece by piece, and only the pieces of the page are read. */
+async function byPiece(
+  tx: Transaction,
+  pieces: ReadonlyMap<string, Named>,
+  where: SQL | undefined,
+  { sort, up, page, size }: { sort: 'name' | 'owner'; up: boolean; page: number; size: number },
+): Promise<{ rows: LogRow[]; total: number }> {
+  const counts = await tx
+    .select({ garmentId: events.garmentId, n: count() })
+    .from(events)
+    .where(where)
+    .groupBy(events.garmentId);
+  const key = (id: string): string => {
+    const p = pieces.get(id);
+    return `${sort === 'owner' ? `${p?.owner ?? ''}\u0001` : ''}${p?.name ?? ''}\u0001${id}`;
+  };
+  const order = [...counts].sort((a, b) => (up ? 1 : -1) * key(a.garmentId).localeCompare(key(b.garmentId), 'en'));
+  const ids: number[] = [];
+  let passed = 0;
+  for (const { garmentId, n } of order) {
+    const skip = Math.max(0, page * size - passed);
+    passed += n;
+    if (skip >= n || ids.length >= size) continue;
+    const found = await tx
+      .select({ id: events.id })
+      .from(events)
+      .where(and(where, eq(events.garmentId, garmentId)))
+      .orderBy(desc(events.at), desc(events.id))
+      .limit(size - ids.length)
+      .offset(skip);
+    ids.push(...found.map((r) => r.id));
+  }
+  return { rows: withNames(await rowsByIds(tx, ids), pieces), total: passed };
 }
 
 export async function findEntry(tx: Transaction, id: number): Promise<LogRow | null> {
   if (!Number.isSafeInteger(id)) return null;
-  const [row] = await joined(tx).where(and(eq(events.id, id), isNull(events.strikes)));
-  return row ?? null;
+  const rows = await tx
+    .select(columns)
+    .from(events)
+    .where(and(eq(events.id, id), isNull(events.strikes)));
+  return withNames(rows, await namedPieces(tx))[0] ?? null;
 }
 
 /** What was written last, in one go, and can be taken back: entries, or a correction. */

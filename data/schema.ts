@@ -315,9 +315,14 @@ export const events = pgTable(
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
     index('event_garment').on(t.householdId, t.garmentId, t.at),
-    index('event_newest').on(t.householdId, t.at, t.id),
+    index('event_newest')
+      .on(t.householdId, t.at, t.id)
+      .where(sql`strikes is null`),
     index('event_kind').on(t.householdId, t.kind, t.at),
-    index('event_strikes').on(t.householdId, t.strikes),
+    // Few: read once for a statement, however long the log is.
+    index('event_strikes')
+      .on(t.householdId, t.strikes)
+      .where(sql`strikes is not null`),
     foreignKey({ columns: [t.householdId, t.garmentId], foreignColumns: [garments.householdId, garments.id] }),
     policy('event'),
   ],

@@ -7,7 +7,7 @@ import { wearsAllowed } from '@core/wear/wear.ts';
 import { dayOf } from '@formats/dates.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { findingsOf, type Finding } from '@data/findings.ts';
-import { garmentDocument, listPieces, peopleOf, type Piece } from '@data/garments.ts';
+import { barePieces, garmentDocument, peopleOf, type Piece } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { pastLoads, type PastLoad } from '@data/loads.ts';
 import { lastEntry, logPage, logSorts, logTable, sumsByPiece, type LogFilter, type LogRow } from '@data/log.ts';
@@ -23,7 +23,7 @@ import { byDay, gather, type Entry } from './days.ts';
 import { eventText } from './history.ts';
 import { kindsOf, logHref, type LogQuery } from './log-filter.ts';
 
-const rowsPerPage = { days: 500, table: 50, loads: 30 } as const;
+const rowsPerPage = { days: 120, table: 50, loads: 30 } as const;
 
 export interface EntryView {
   id: number;
@@ -418,13 +418,14 @@ export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView>
       };
     }
     case 'pieces': {
-      const pieces = await listPieces(tx);
-      const rows = pieceRows(pieces, await sumsByPiece(tx, filter.from), q, timeZone);
+      const pieces = (await barePieces(tx)).filter((p) => p.row.retiredAt === null);
+      const since = filter.from ?? new Date(now.getTime() - yearDays * dayMs);
+      const rows = pieceRows(pieces, await sumsByPiece(tx, since), q, timeZone);
       return { ...view, empty: rows.length === 0, pieces: rows };
     }
     case 'people': {
       const since = filter.from ?? new Date(now.getTime() - yearDays * dayMs);
-      const pieces = await listPieces(tx);
+      const pieces = (await barePieces(tx)).filter((p) => p.row.retiredAt === null);
       const sums = await sumsByPiece(tx, since);
       const first = await firstDay(tx, since);
       const days = (now.getTime() - (first ?? now).getTime()) / dayMs;
@@ -441,7 +442,7 @@ async function firstDay(tx: Scope['tx'], since: Date): Promise<Date | null> {
   return rows[0]?.at ?? null;
 }
 const piecesById = async (tx: Scope['tx']): Promise<Map<string, Piece>> =>
-  new Map([...(await listPieces(tx)), ...(await listPieces(tx, 'gone'))].map((p) => [p.row.id, p] as const));
+  new Map((await barePieces(tx)).map((p) => [p.row.id, p] as const));
 async function titlesFor(
   tx: Scope['tx'],
   home: HouseholdView | null,

@@ -38,6 +38,22 @@ const Filters = styled(Form)`
   gap: 0.6rem 1rem;
   align-items: end;
   margin: 0.3rem 0 0.6rem;
+  details {
+    grid-column: 1 / -1;
+  }
+  summary {
+    cursor: pointer;
+    min-height: 2.2rem;
+    display: inline-flex;
+    align-items: center;
+    color: var(--ink-soft);
+  }
+  details > div {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(10rem, 100%), 1fr));
+    gap: 0.6rem 1rem;
+    max-width: 48rem;
+  }
   ${media.print} {
     display: none;
   }
@@ -212,21 +228,26 @@ export default function Log({ loaderData: v, actionData }: Route.ComponentProps)
             options={[['', 'Everything'], ...Object.entries(shownWords)]}
           />
         )}
-        {q.view !== 'loads' && q.view !== 'people' && (
-          <SelectField
-            name="owner"
-            label="Whose"
-            defaultValue={q.owner}
-            options={[['', 'Everybody'], ...v.owners.map((o) => [o, o] as const)]}
-          />
-        )}
-        <TextField name="from" label="From" type="date" defaultValue={q.from} />
-        {(q.view === 'days' || q.view === 'table' || q.view === 'loads') && (
-          <TextField name="to" label="Up to" type="date" defaultValue={q.to} />
-        )}
         <Button type="submit" $quiet>
           Look
         </Button>
+        <details open={[q.owner, q.from, q.to].some((x) => x !== '')}>
+          <summary>Whose, and which days</summary>
+          <div>
+            {q.view !== 'loads' && q.view !== 'people' && (
+              <SelectField
+                name="owner"
+                label="Whose"
+                defaultValue={q.owner}
+                options={[['', 'Everybody'], ...v.owners.map((o) => [o, o] as const)]}
+              />
+            )}
+            <TextField name="from" label="From" type="date" defaultValue={q.from} />
+            {(q.view === 'days' || q.view === 'table' || q.view === 'loads') && (
+              <TextField name="to" label="Up to" type="date" defaultValue={q.to} />
+            )}
+          </div>
+        </details>
       </Filters>
       {v.empty && (
         <Empty
@@ -288,6 +309,7 @@ export default function Log({ loaderData: v, actionData }: Route.ComponentProps)
           href={sortHref}
         />
       )}
+      {v.pieces && !v.empty && <Quiet>Of a year, or since the day asked for.</Quiet>}
       {v.people && !v.empty && (
         <>
           <SortTable

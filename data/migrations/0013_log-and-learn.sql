@@ -41,9 +41,9 @@ ALTER TABLE "event" ADD COLUMN "strikes" bigint GENERATED ALWAYS AS ((data->>'st
 ALTER TABLE "import" ADD COLUMN "events" bigint[] DEFAULT '{}'::bigint[] NOT NULL;--> statement-breakpoint
 ALTER TABLE "photo" ADD CONSTRAINT "photo_household_id_garment_id_garment_household_id_id_fk" FOREIGN KEY ("household_id","garment_id") REFERENCES "public"."garment"("household_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "photo_garment" ON "photo" USING btree ("household_id","garment_id","at");--> statement-breakpoint
-CREATE INDEX "event_newest" ON "event" USING btree ("household_id","at","id");--> statement-breakpoint
+CREATE INDEX "event_newest" ON "event" USING btree ("household_id","at","id") WHERE strikes is null;--> statement-breakpoint
 CREATE INDEX "event_kind" ON "event" USING btree ("household_id","kind","at");--> statement-breakpoint
-CREATE INDEX "event_strikes" ON "event" USING btree ("household_id","strikes");--> statement-breakpoint
+CREATE INDEX "event_strikes" ON "event" USING btree ("household_id","strikes") WHERE strikes is not null;--> statement-breakpoint
 CREATE POLICY "book_value_household" ON "book_value" AS PERMISSIVE FOR ALL TO "neatfold_app" USING (household_id = nullif(current_setting('app.household_id', true), '')::uuid) WITH CHECK (household_id = nullif(current_setting('app.household_id', true), '')::uuid);--> statement-breakpoint
 CREATE POLICY "photo_household" ON "photo" AS PERMISSIVE FOR ALL TO "neatfold_app" USING (household_id = nullif(current_setting('app.household_id', true), '')::uuid) WITH CHECK (household_id = nullif(current_setting('app.household_id', true), '')::uuid);--> statement-breakpoint
 CREATE POLICY "wish_household" ON "wish" AS PERMISSIVE FOR ALL TO "neatfold_app" USING (household_id = nullif(current_setting('app.household_id', true), '')::uuid) WITH CHECK (household_id = nullif(current_setting('app.household_id', true), '')::uuid);--> statement-breakpoint

@@ -7,7 +7,7 @@ const pages = [
   ['/log', 'Log'],
   ['/log/figures', 'Figures'],
   ['/log/learnt', 'Learnt here'],
-  ['/sheet', 'Sheet for the machine'],
+  ['/sheet', 'Sheet'],
 ] as const;
 const Row = styled.nav`
   display: flex;
