@@ -208,16 +208,18 @@ async function ofPlaces(tx: Transaction, document: HouseholdDocument): Promise<L
 
 /** Wears between two washes that both are known, with the moment of the second. */
 async function stretches(tx: Transaction, since: Date): Promise<{ garmentId: string; wears: number; at: Date }[]> {
+  // A stretch is what lies between two washes: wears belong to the wash before them, and the wash that ends it to the same stretch.
   const { rows } = await tx.execute<{ garment_id: string; wears: string; at: string }>(sql`
     with e as (
       select garment_id, kind, at, coalesce((data->>'count')::int, 1) as n,
         count(*) filter (where kind <> 'worn') over (partition by garment_id order by at, id) as washes
       from event where kind in ('worn', 'washed', 'cleaned') and at > ${since} and ${stands()}
-    ), worn as (
-      select garment_id, washes, sum(n) as wears from e where kind = 'worn' and washes > 0 group by garment_id, washes
+    ), s as (
+      select garment_id, kind, at, n, case when kind = 'worn' then washes else washes - 1 end as stretch from e
     )
-    select w.garment_id, w.wears, e.at from worn w
-    join e on e.garment_id = w.garment_id and e.washes = w.washes + 1 and e.kind <> 'worn' order by e.at desc`);
+    select garment_id, sum(n) filter (where kind = 'worn') as wears, min(at) filter (where kind <> 'worn') as at
+    from s where stretch > 0 group by garment_id, stretch
+    having count(*) filter (where kind = 'worn') > 0 and count(*) filter (where kind <> 'worn') > 0 order by 3 desc`);
   return rows.map((r) => ({ garmentId: r.garment_id, wears: Number(r.wears), at: new Date(r.at) }));
 }
 async function ofWears(tx: Transaction, pieces: readonly Piece[], now: Date): Promise<Lesson[]> {
