@@ -114,7 +114,7 @@ const entryColumns: ColumnDef<EntryView>[] = [
     header: 'Correct',
     cell: ({ row: { original: e } }) =>
       e.struck ? null : (
-        <Link to={`/log/entries/${e.id}`} aria-label={`Correct: ${e.name}, ${e.text}`}>
+        <Link to={`/log/entries/${e.id}`} aria-label={`Put it right: ${e.name}, ${e.text}`}>
           Put it right
         </Link>
       ),
