@@ -95,7 +95,10 @@ function EntryLine({ entry: e }: { entry: EntryView }) {
         {e.struck ? (
           <Quiet>taken back</Quiet>
         ) : (
-          <Link to={`/log/entries/${e.id}`} aria-label={`${e.corrected ? 'corrected' : 'correct'}: ${e.name}, ${e.text}`}>
+          <Link
+            to={`/log/entries/${e.id}`}
+            aria-label={`${e.corrected ? 'corrected' : 'correct'}: ${e.name}, ${e.text}`}
+          >
             <Quiet>{e.corrected ? 'corrected' : 'correct'}</Quiet>
           </Link>
         )}
