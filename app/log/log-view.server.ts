@@ -10,7 +10,16 @@ import { findingsOf, type Finding } from '@data/findings.ts';
 import { barePieces, garmentDocument, peopleOf, type Piece } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { pastLoads, type PastLoad } from '@data/loads.ts';
-import { lastEntry, logPage, logSorts, logTable, sumsByPiece, type LogFilter, type LogRow } from '@data/log.ts';
+import {
+  lastEntry,
+  logPage,
+  logSorts,
+  logTable,
+  mostCounted,
+  sumsByPiece,
+  type LogFilter,
+  type LogRow,
+} from '@data/log.ts';
 import type { EventKind } from '@data/schema.ts';
 import { titleOf } from '@words/text.ts';
 import { lookQuestions } from '@words/en/look.ts';
@@ -57,7 +66,7 @@ export interface LogView {
   empty: boolean;
   days: { day: string; groups: DayGroup[] }[];
   next: string | null;
-  table: { rows: EntryView[]; total: number; page: number; pages: number } | null;
+  table: { rows: EntryView[]; total: number; atLeast: boolean; page: number; pages: number } | null;
   loads: { rows: LoadRowView[]; next: string | null } | null;
   pieces: PieceRowView[] | null;
   people: PersonRowView[] | null;
@@ -386,6 +395,7 @@ export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView>
         table: {
           rows: rows.map((r) => entryOf(r, timeZone).view),
           total,
+          atLeast: total === mostCounted,
           page: q.page,
           pages: Math.max(1, Math.ceil(total / size)),
         },

@@ -282,6 +282,7 @@ export default function Log({ loaderData: v, actionData }: Route.ComponentProps)
       {v.table && !v.empty && (
         <Section>
           <Quiet role="status">
+            {v.table.atLeast ? 'At least ' : ''}
             {plural(v.table.total, 'entry', 'entries')}, page {v.table.page + 1} of {v.table.pages}
           </Quiet>
           <SortTable
