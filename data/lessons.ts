@@ -19,7 +19,7 @@ import {
   runsNeeded,
 } from '../core/learn/programme.ts';
 import { expectedShrinkPercent, learntShrinkShare, type ShrinkSeen } from '../core/learn/shrinkage.ts';
-import { learntStainPoints, mainFibre, outcomesNeeded } from '../core/learn/stains.ts';
+import { byAgent, learntStainPoints, mainFibre, outcomesNeeded } from '../core/learn/stains.ts';
 import { learntWears, wearsNeeded } from '../core/learn/wears.ts';
 import type { Garment } from '../core/model/garment.ts';
 import { agitationOf } from '../core/shrinkage/agitation.ts';
@@ -278,7 +278,16 @@ async function ofMarks(tx: Transaction, now: Date): Promise<Lesson[]> {
     const odds = (score - learntPoints) / 100;
     return outcome === undefined
       ? []
-      : [{ at: r.at ?? now, stain: stain.kind, fibre: mainFibre(r.parts), odds, outcome }];
+      : [
+          {
+            at: r.at ?? now,
+            stain: stain.kind,
+            fibre: mainFibre(r.parts),
+            odds,
+            outcome,
+            agents: r.procedure.steps.filter((s) => s.kind === 'treat').map((s) => String(s.what)),
+          },
+        ];
   });
   return [...grouped(known, (m) => `${m.stain}/${m.fibre}`).values()].flatMap((list): Lesson[] => {
     const [first] = list;
@@ -289,6 +298,7 @@ async function ofMarks(tx: Transaction, now: Date): Promise<Lesson[]> {
             book: 0,
             learnt: learntStainPoints(list),
             needed: outcomesNeeded,
+            byAgent: byAgent(list),
             evidence: list.map((m) => seen(m.at, 100 * m.outcome, true, 100 * m.odds)),
           },
         ]

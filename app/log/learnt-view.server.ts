@@ -18,6 +18,7 @@ import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { readLessons, type Lessons } from '@data/lessons.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
+import { whatName } from '../treat/treat-actions.server.ts';
 import { shortDay } from '../shared/words.ts';
 
 export interface LessonView {
@@ -99,6 +100,16 @@ function lessonView(l: Lesson, { off }: Lessons, names: LessonNames, timeZone: s
   };
 }
 
+/** How marks came out with each agent that was used on them. */
+const shownAgents = 4;
+const agentsText = ({ byAgent = [] }: Lesson): string =>
+  byAgent.length === 0
+    ? ''
+    : `Came out with ${byAgent
+        .slice(0, shownAgents)
+        .map((a) => `${whatName(a.agent).toLowerCase()}: ${a.came} of ${a.marks}`)
+        .join('; ')}.`;
+
 /** What each place of a measured piece may still lose. */
 function leftText(piece: Piece, share: number): string {
   const g = garmentOf(garmentDocument(piece));
@@ -127,7 +138,8 @@ export async function learntView({ tx, now }: Scope): Promise<LearntView> {
     const { subject } = l;
     const piece = subject.is === 'shrinkage' ? pieces.find((p) => p.row.id === subject.garment) : undefined;
     const share = l.learnt !== null && !lessons.off.has(lessonKey(subject)) ? l.learnt : 1;
-    return { is: subject.is, view: lessonView(l, lessons, names, home.timeZone, piece ? leftText(piece, share) : '') };
+    const besides = piece ? leftText(piece, share) : agentsText(l);
+    return { is: subject.is, view: lessonView(l, lessons, names, home.timeZone, besides) };
   });
   return {
     groups: lessonGroups.map((id) => ({

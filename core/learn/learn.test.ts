@@ -13,7 +13,7 @@ import { learntDye } from './dye.ts';
 import { isLearnt, lessonKey, nothingLearnt, type Lesson } from './lesson.ts';
 import { asFullLoadKwh, bookFullKwh, isBelievable, learntFullKwh, learntMinutes } from './programme.ts';
 import { learntShrinkShare, shrinkLeftPercent } from './shrinkage.ts';
-import { learntStainPoints, mainFibre, stainPointsOf } from './stains.ts';
+import { byAgent, learntStainPoints, mainFibre, stainPointsOf } from './stains.ts';
 import { learntWears } from './wears.ts';
 
 /** Numbers in [0, 1) that look random and are the same every time. */
@@ -149,6 +149,17 @@ describe('marks', () => {
     expect(stainPointsOf(learnt, 'tea', g.parts)).toBe(0);
   });
 });
+
+test('by agent: one mark counts for each of its agents, once', () =>
+  expect(
+    byAgent([
+      { agents: ['oxy', 'oxy', 'soap'], outcome: 1 },
+      { agents: ['oxy'], outcome: 0.5 },
+    ]),
+  ).toEqual([
+    { agent: 'oxy', marks: 2, came: 1.5 },
+    { agent: 'soap', marks: 1, came: 1 },
+  ]));
 
 describe('dyes', () => {
   test('three readings at least; expected one and a half, ran three times: 1.43', () => {

@@ -43,6 +43,8 @@ export interface Lesson {
   evidence: readonly Evidence[];
   /** So much must be seen before it counts. */
   needed: number;
+  /** Of marks: what was used, on how many, and how many of them came out (lighter counts half). */
+  byAgent?: readonly { agent: string; marks: number; came: number }[];
 }
 /** Stable, so that a switch finds its lesson. */
 export function lessonKey(s: LessonSubject): string {

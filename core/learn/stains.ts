@@ -27,6 +27,22 @@ export function learntStainPoints(outcomes: readonly StainOutcome[]): number | n
   return clamp(100 * (after - book), -mostPoints, mostPoints);
 }
 
+/**
+ * How marks came out by what was used on them, the agent used most first; one mark counts for each of its agents.
+ * @example byAgent([{ agents: ['soap-bar'], outcome: 1 }]) // [{ agent: 'soap-bar', marks: 1, came: 1 }]
+ */
+export function byAgent(
+  marks: readonly { agents: readonly string[]; outcome: number }[],
+): { agent: string; marks: number; came: number }[] {
+  const out = new Map<string, { agent: string; marks: number; came: number }>();
+  for (const { agents, outcome } of marks)
+    for (const agent of new Set(agents)) {
+      const known = out.get(agent) ?? { agent, marks: 0, came: 0 };
+      out.set(agent, { agent, marks: known.marks + 1, came: known.came + outcome });
+    }
+  return [...out.values()].sort((a, b) => b.marks - a.marks || b.came - a.came);
+}
+
 /** What most of the shell is. */
 export function mainFibre(parts: Garment['parts']): FibreId {
   const shell = parts.find((p) => p.role === 'shell') ?? parts[0];
