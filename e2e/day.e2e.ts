@@ -132,10 +132,10 @@ describe('a wash day', () => {
     await second.close();
   });
   test('the log has it, the piece remembers it, the basket is lighter', async () => {
-    await open(page, '/log');
-    await page.getByRole('heading', { name: 'Finished loads' }).waitFor();
+    await open(page, '/log?view=loads');
     const link = page
-      .locator('section', { has: page.getByRole('heading', { name: 'Finished loads' }) })
+      .locator('main li', { has: page.locator('a[href^="/loads/"]') })
+      .first()
       .getByRole('link')
       .nth(1);
     const piece = await link.getAttribute('href');

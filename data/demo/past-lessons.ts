@@ -45,7 +45,6 @@ export const pastLooks: readonly { place: string; piece: string; found: 'dry' | 
 export const habits: Readonly<Record<string, number>> = {
   'Juna/tshirt': 0.7,
   'Ren/sweatshirt': 1.4,
-  'Ren/chinos': 1.25,
   'Tovi/skirt': 1.4,
 };
 
