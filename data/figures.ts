@@ -1,6 +1,7 @@
 /** What figures are drawn from: readings, measures, marks, drying and rule prices, as they were written. */
 import { and, asc, desc, eq, gt, gte, isNotNull, sql } from 'drizzle-orm';
 import type { RunOfHistory } from '../core/history/runs.ts';
+import { outcomeShares } from '../core/learn/stains.ts';
 import type { Transaction } from './client.ts';
 import { stands } from './events.ts';
 import type { PastLoad } from './loads.ts';
@@ -55,7 +56,6 @@ export interface MarkRow {
   garmentId: string;
   agents: string[];
 }
-const outcomes: Record<string, number> = { gone: 1, lighter: 0.5, same: 0, 'given-up': 0 };
 /** Marks treated to an end: what was foretold, with which agents, and what became of them. */
 export async function readMarks(tx: Transaction, since: Date): Promise<MarkRow[]> {
   const rows = await tx
@@ -69,7 +69,7 @@ export async function readMarks(tx: Transaction, since: Date): Promise<MarkRow[]
     .where(and(isNotNull(treatments.closedAt), gt(treatments.closedAt, since)))
     .orderBy(asc(treatments.closedAt));
   return rows.flatMap((r) => {
-    const outcome = r.outcome === null ? undefined : outcomes[r.outcome];
+    const outcome = r.outcome === null ? undefined : outcomeShares[r.outcome];
     if (outcome === undefined || !r.at) return [];
     const agents = r.procedure.steps.filter((s) => s.kind === 'treat').map((s) => String(s.what));
     return [

@@ -1,6 +1,6 @@
 /** What the household has taught, with its evidence: read from runs, looks, wears, measures, readings and treatments, and told by core. */
 import { and, asc, desc, eq, gt, inArray, isNotNull, sql } from 'drizzle-orm';
-import { colourHistory } from '../core/colour/bleed.ts';
+import { colourHistory, testVerdict } from '../core/colour/bleed.ts';
 import { trustOf } from '../core/colour/trust.ts';
 import { isMostlyWool } from '../core/fibre/blend.ts';
 import { kindFacts } from '../core/garment/kinds.ts';
@@ -18,11 +18,10 @@ import {
   newestRuns,
   runsNeeded,
 } from '../core/learn/programme.ts';
-import { expectedShrinkPercent, learntShrinkShare, type ShrinkSeen } from '../core/learn/shrinkage.ts';
-import { byAgent, learntStainPoints, mainFibre, outcomesNeeded } from '../core/learn/stains.ts';
+import { expectedShrinkPercent, learntShrinkShare, pastWashEvent, type ShrinkSeen } from '../core/learn/shrinkage.ts';
+import { byAgent, learntStainPoints, mainFibre, outcomesNeeded, outcomeShares } from '../core/learn/stains.ts';
 import { learntWears, wearsNeeded } from '../core/learn/wears.ts';
 import type { Garment } from '../core/model/garment.ts';
-import { agitationOf } from '../core/shrinkage/agitation.ts';
 import { shrinkPercent, type WashEvent } from '../core/shrinkage/shrinkage.ts';
 import { wearsAllowed } from '../core/wear/wear.ts';
 import { garmentOf, householdOf } from '../formats/hamper.ts';
@@ -31,7 +30,7 @@ import type { Transaction } from './client.ts';
 import { stands } from './events.ts';
 import { findingsSince } from './findings.ts';
 import { garmentDocument, type Piece } from './garments.ts';
-import { bookValues, dryingChecks, events, garments, loads, treatments, type TreatmentOutcome } from './schema.ts';
+import { bookValues, dryingChecks, events, garments, loads, treatments } from './schema.ts';
 
 export interface Lessons {
   all: Lesson[];
@@ -257,7 +256,6 @@ export function wearsSubject(piece: Piece | undefined): (LessonSubject & { is: '
   return { is: 'wears', owner: piece.row.owner, group, wool: wool && group === 'jumper' };
 }
 
-const outcomeOf: Partial<Record<TreatmentOutcome, number>> = { gone: 1, lighter: 0.5, same: 0, 'given-up': 0 };
 async function ofMarks(tx: Transaction, now: Date): Promise<Lesson[]> {
   const since = new Date(now.getTime() - seldomMs);
   const rows = await tx
@@ -272,7 +270,7 @@ async function ofMarks(tx: Transaction, now: Date): Promise<Lesson[]> {
     .where(and(isNotNull(treatments.closedAt), gt(treatments.closedAt, since)))
     .orderBy(desc(treatments.closedAt));
   const known = rows.flatMap((r) => {
-    const outcome = r.outcome === null ? undefined : outcomeOf[r.outcome];
+    const outcome = r.outcome === null ? undefined : outcomeShares[r.outcome];
     const { stain, score, learntPoints = 0 } = r.procedure;
     // What was taught before is no evidence for itself.
     const odds = (score - learntPoints) / 100;
@@ -324,7 +322,9 @@ async function ofDyes(tx: Transaction, pieces: readonly Piece[]): Promise<Lesson
       .reduce((n, w) => n + (w.data.count ?? 1), 0);
     const garment = { colours: piece.row.colours, dye: piece.row.dye, washCount, tests: [] };
     const { dye } = colourHistory(garment);
-    return dye === null ? [] : [{ dye, at: reading.at, odds: trustOf(garment).prior, ran: reading.grade < clearFrom }];
+    return dye === null
+      ? []
+      : [{ dye, at: reading.at, odds: trustOf(garment).prior, ran: testVerdict(reading.grade) !== 'clear' }];
   });
   return [...grouped(readings, (r) => r.dye).values()].flatMap((list): Lesson[] => {
     const [one] = list;
@@ -343,30 +343,13 @@ async function ofDyes(tx: Transaction, pieces: readonly Piece[]): Promise<Lesson
       : [];
   });
 }
-/** A reading of at least this grade is clear. */
-const clearFrom = 4;
 
-/** A wash as shrinkage feels it; what nobody wrote down is taken as gentle as the piece asks. */
-export type PastWash = {
+export interface PastWash {
   at: Date;
   temperatureC: number | null;
   programme: string | null;
   washer: string | null;
   times: number;
-};
-function washEventOf(w: PastWash, document: HouseholdDocument, g: Garment): WashEvent {
-  const programme = householdOf(document)
-    .washers.find((x) => x.id === w.washer)
-    ?.programmes.find((p) => p.id === w.programme);
-  const gentle = isMostlyWool(g.parts) ? ('wool-programme' as const) : ('synthetics' as const);
-  return {
-    temperatureC: w.temperatureC ?? 30,
-    agitation: programme ? agitationOf(programme) : gentle,
-    drying: 'line',
-    minutes: 30,
-    times: Math.min(20, w.times),
-    insideOut: false,
-  };
 }
 /** Washes of these pieces, oldest first, as shrinkage feels them. */
 export async function pastWashes(tx: Transaction, ids: readonly string[]): Promise<Map<string, PastWash[]>> {
@@ -387,13 +370,23 @@ export async function pastWashes(tx: Transaction, ids: readonly string[]): Promi
   }));
   return grouped(washes, (w) => w.garmentId);
 }
-/** The washes before a moment (ISO 8601). */
-export const washEventsUpTo = (
+/** The washes before a moment (ISO 8601), as shrinkage feels them. */
+export function washEventsUpTo(
   washes: readonly PastWash[],
   at: string,
   document: HouseholdDocument,
   g: Garment,
-): WashEvent[] => washes.filter((w) => w.at.getTime() < Date.parse(at)).map((w) => washEventOf(w, document, g));
+): WashEvent[] {
+  const { washers } = householdOf(document);
+  return washes
+    .filter((w) => w.at.getTime() < Date.parse(at))
+    .map((w) =>
+      pastWashEvent(g, {
+        ...w,
+        programme: washers.find((x) => x.id === w.washer)?.programmes.find((p) => p.id === w.programme) ?? null,
+      }),
+    );
+}
 /** What was measured, place by place, against what the washes between were expected to take. */
 export function shrinkSeen(
   g: Garment,

@@ -100,6 +100,7 @@ describe('reading', () => {
   test('every problem names its row and column', () => {
     const head = 'at,event,garment,load,key,value,unit,note\n';
     expect(problems('')).toEqual(['document: empty']);
+    expect(problems('at,event,garment,load,key,value,unit,note,at\n')).toEqual(['row 1, at: the column stands twice']);
     expect(problems('at,event\n')).toContain('row 1, garment: the column is missing');
     expect(problems(`${head}yesterday,worn,g,,,,,\n`)[0]).toMatch(/^row 2, at: must be a moment/);
     expect(problems(`${head}${at},eaten,,,,,,\n`)).toEqual([

@@ -4,7 +4,8 @@
  */
 import Papa from 'papaparse';
 import { armed, defused } from './spreadsheet.ts';
-import { maxProblems, shortPath, type Problem } from './problem.ts';
+import { readTable } from './csv-table.ts';
+import { shortPath, type Problem } from './problem.ts';
 
 export const logColumns = ['at', 'event', 'garment', 'load', 'key', 'value', 'unit', 'note'] as const;
 export const logEvents = [
@@ -84,18 +85,12 @@ const mostNote = 2_000;
 
 /** Read a log: every entry, or every problem with its row and column (at most 50). */
 export function readLog(text: string): LogReading {
-  if (text.trim() === '') return { ok: false, problems: [{ path: 'document', message: 'empty' }] };
-  if (text.includes('\u0000')) return { ok: false, problems: [{ path: 'document', message: 'not a text' }] };
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { header: false, delimiter: ',' });
-  const problems: Problem[] = [];
-  const wrong = (row: number, column: string, message: string): void => {
-    if (problems.length < maxProblems) problems.push({ path: `row ${row}${column ? `, ${column}` : ''}`, message });
-  };
-  for (const e of table.errors) if (e.type === 'Quotes') wrong((e.row ?? 0) + 1, '', 'a quotation mark is not closed');
-  const [header = [], ...rows] = table.data;
-  const columns = header.map((c) => c.trim());
-  for (const c of logColumns) if (!columns.includes(c)) wrong(1, c, 'the column is missing');
-  if (rows.length > mostRows) wrong(mostRows + 2, '', `there are at most ${mostRows} rows`);
+  const { columns, rows, problems, wrong } = readTable(text, {
+    known: logColumns,
+    required: logColumns,
+    mostRows,
+    noun: 'rows',
+  });
   if (problems.length > 0) return { ok: false, problems };
 
   const at = Object.fromEntries(logColumns.map((c) => [c, columns.indexOf(c)])) as Record<
@@ -103,13 +98,7 @@ export function readLog(text: string): LogReading {
     number
   >;
   const entries: (LogEntry & { facts: LogFact[] })[] = [];
-  for (const [k, row] of rows.entries()) {
-    const n = k + 2;
-    if (row.every((c) => c.trim() === '')) continue;
-    if (row.length > columns.length && row.slice(columns.length).some((c) => c.trim() !== '')) {
-      wrong(n, '', `has ${row.length} cells; the header has ${columns.length}`);
-      continue;
-    }
+  for (const { number: n, cells: row } of rows) {
     const cell = (c: (typeof logColumns)[number]): string => armed(row[at[c]] ?? '');
     const [when, event, garment, load, key, value, note] = [
       cell('at').trim(),

@@ -6,7 +6,8 @@ import Papa from 'papaparse';
 import * as v from 'valibot';
 import { armed, defused } from './spreadsheet.ts';
 import { garmentSchema, type GarmentDocument, type LabelDocument } from './hamper-schema.ts';
-import { issueMessage, maxProblems, shortPath, type Problem } from './problem.ts';
+import { readTable } from './csv-table.ts';
+import { issueMessage, shortPath, type Problem } from './problem.ts';
 
 export const wardrobeColumns = [
   'id',
@@ -214,32 +215,17 @@ const stated = <T extends object>(value: T): Partial<T> =>
 
 /** Read a wardrobe table: every piece, or every problem with its row and column (at most 50). */
 export function readWardrobe(text: string): WardrobeResult {
-  if (text.trim() === '') return { ok: false, problems: [{ path: 'document', message: 'empty' }] };
-  if (text.includes('\u0000')) return { ok: false, problems: [{ path: 'document', message: 'not a text' }] };
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { header: false, delimiter: ',' });
-  const problems: Problem[] = [];
-  const wrong = (row: number, column: string, message: string): void => {
-    if (problems.length < maxProblems) problems.push({ path: `row ${row}${column ? `, ${column}` : ''}`, message });
-  };
-  for (const e of table.errors) if (e.type === 'Quotes') wrong((e.row ?? 0) + 1, '', 'a quotation mark is not closed');
-  const [header = [], ...rows] = table.data;
-  const columns = header.map((c) => c.trim());
-  for (const c of required) if (!columns.includes(c)) wrong(1, c, 'the column is missing');
-  for (const [k, c] of columns.entries())
-    if ((wardrobeColumns as readonly string[]).includes(c) && columns.indexOf(c) !== k)
-      wrong(1, c, 'the column stands twice');
-  if (rows.length > mostRows) wrong(mostRows + 2, '', `there are at most ${mostRows} pieces`);
+  const { columns, rows, problems, wrong } = readTable(text, {
+    known: wardrobeColumns,
+    required,
+    mostRows,
+    noun: 'pieces',
+  });
   if (problems.length > 0) return { ok: false, problems };
 
   const garments: GarmentDocument[] = [];
   const ids = new Set<string>();
-  for (const [k, row] of rows.entries()) {
-    const n = k + 2;
-    if (row.every((c) => c.trim() === '')) continue;
-    if (row.length > columns.length && row.slice(columns.length).some((c) => c.trim() !== '')) {
-      wrong(n, '', `has ${row.length} cells; the header has ${columns.length}`);
-      continue;
-    }
+  for (const { number: n, cells: row } of rows) {
     const cells = Object.fromEntries(columns.map((c, i) => [c, row[i] ?? ''])) as Partial<Record<Column, string>>;
     const result = garmentOf(cells);
     if ('errors' in result) {

@@ -1,5 +1,8 @@
 /** How much a piece really shrinks against what its cloth is expected to, and what is left of it, place by place. */
+import { isMostlyWool } from '../fibre/blend.ts';
 import type { MeasurePlace } from '../garment/measures.ts';
+import type { Programme } from '../model/household.ts';
+import { agitationOf } from '../shrinkage/agitation.ts';
 import { shrinkClassOf } from '../shrinkage/classes.ts';
 import { shrinkClasses, totalShrinkPercent, type WashEvent } from '../shrinkage/shrinkage.ts';
 import type { Garment } from '../model/garment.ts';
@@ -32,6 +35,25 @@ export function learntShrinkShare(seen: readonly ShrinkSeen[]): number | null {
   const lost = sum(seen.map((s) => Math.max(0, s.lostPercent)));
   return clamp((bookPercent + lost) / (bookPercent + expected), 0, mostShare);
 }
+
+/** Where nobody wrote a wash down: as cool and as long as most are (estimates). */
+const usualWash = { temperatureC: 30, minutes: 30 } as const;
+const mostTimes = 20;
+/**
+ * A wash of the past as shrinkage feels it; what nobody wrote down is taken as gentle as the piece asks.
+ * @example pastWashEvent(jeans, { temperatureC: 40, programme: null, times: 1 }).agitation // 'synthetics'
+ */
+export const pastWashEvent = (
+  g: Garment,
+  wash: { temperatureC: number | null; programme: Programme | null; times: number },
+): WashEvent => ({
+  temperatureC: wash.temperatureC ?? usualWash.temperatureC,
+  agitation: wash.programme ? agitationOf(wash.programme) : isMostlyWool(g.parts) ? 'wool-programme' : 'synthetics',
+  drying: 'line',
+  minutes: usualWash.minutes,
+  times: Math.min(mostTimes, wash.times),
+  insideOut: false,
+});
 
 /** What the washes of a piece were expected to take of a place, per cent. */
 export const expectedShrinkPercent = (g: Garment, place: MeasurePlace, washes: readonly WashEvent[]): number =>

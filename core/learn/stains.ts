@@ -10,6 +10,9 @@ export interface StainOutcome {
   odds: number;
   outcome: number;
 }
+/** What became of a mark, as a share of gone. Treatments that were broken off or written anew say nothing. */
+export const outcomeShares: Readonly<Record<string, number>> = { gone: 1, lighter: 0.5, same: 0, 'given-up': 0 };
+
 /** As much as so many marks the book is believed. */
 const bookWeight = 4;
 export const outcomesNeeded = 2;
