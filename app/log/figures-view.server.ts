@@ -1,6 +1,7 @@
 /** Figures: one question each, its answer in a sentence, the drawing and the numbers. */
 import { parseDate } from '@internationalized/date';
-import { colourClass, hueDegrees, isNeutral, labOf } from '@core/colour/colour.ts';
+import { labOf } from '@core/colour/colour.ts';
+import { shelfColour } from '@core/colour/shelf.ts';
 import { placesOf, type MeasurePlace } from '@core/garment/measures.ts';
 import { careMoney, weeksOf, type RunOfHistory, type WeekOfRuns } from '@core/history/runs.ts';
 import { oddsBands, stockOf, worthOf } from '@core/history/worth.ts';
@@ -564,24 +565,6 @@ async function dryingFigure(tx: Scope['tx'], f: Facts): Promise<ChartSpec> {
   };
 }
 
-const hues = [
-  ['red', 20],
-  ['orange', 60],
-  ['yellow', 105],
-  ['green', 180],
-  ['blue', 285],
-  ['violet', 340],
-  ['red', 361],
-] as const;
-/** A piece's colour as people would sort a shelf by it. */
-function shelfColour(hex: string): string {
-  const lab = labOf(hex);
-  const cls = colourClass(lab);
-  if (cls === 'white' || cls === 'black') return cls;
-  if (isNeutral(lab)) return cls === 'light' ? 'pale' : 'grey';
-  const hue = hues.find(([, upTo]) => hueDegrees(lab) < upTo)?.[0] ?? 'red';
-  return cls === 'light' ? 'pale' : cls === 'dark' ? `dark ${hue}` : hue;
-}
 function coloursFigure(f: Facts): ChartSpec {
   const groups = new Map<string, string[]>();
   for (const p of f.pieces) {

@@ -1,6 +1,14 @@
 /** The sentence of the week, with its arithmetic. */
 import { kindFacts } from '@core/garment/kinds.ts';
-import { hardlyFilled, insightOfWeek, insightsOf, type Insight, type InsightInput } from '@core/history/insight.ts';
+import {
+  asksForHeat,
+  hardlyFilled,
+  insightOfWeek,
+  insightsOf,
+  unwornDays,
+  type Insight,
+  type InsightInput,
+} from '@core/history/insight.ts';
 import type { RunOfHistory } from '@core/history/runs.ts';
 import { rotationIsShort, rotationOf, wornByTurns } from '@core/piece/gather.ts';
 import { profileOf } from '@core/piece/profile.ts';
@@ -27,8 +35,6 @@ export interface InsightView {
 }
 const dayMs = 86_400_000;
 const lookBackDays = 91;
-/** So long a piece must have been here to be called unworn. */
-const unwornDays = 90;
 
 type Run = RunOfHistory & { temperatureC: number; programme: string | null };
 
@@ -45,10 +51,7 @@ export async function insightView(
   const days = Math.max(1, (now.getTime() - first) / dayMs);
   const hot = new Set(
     pieces
-      .filter((p) => {
-        const profile = profileOf(garmentOf(garmentDocument(p, now)), household.rules);
-        return profile.heatNeed > 0 || profile.contamination === 'hygiene';
-      })
+      .filter((p) => asksForHeat(profileOf(garmentOf(garmentDocument(p, now)), household.rules)))
       .map((p) => p.row.id),
   );
   const sums = new Map((await sumsByPiece(tx, null)).map((s) => [s.garmentId, s]));

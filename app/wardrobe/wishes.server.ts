@@ -1,7 +1,7 @@
 /** Wishes beside what is owned: what they cost to keep, whether they find company in the drum, what there is like them. */
 import { companyOf } from '@core/board/company.ts';
 import { careOfYear, yearOfOwning } from '@core/board/ownership.ts';
-import { deltaE, labOf } from '@core/colour/colour.ts';
+import { looksAlike } from '@core/colour/shelf.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { profileOf } from '@core/piece/profile.ts';
@@ -37,8 +37,6 @@ export interface WishesView {
   wishes: WishView[];
 }
 
-/** Two colours nearer than this are the same to anyone who dresses (CIE76). */
-const alikeDeltaE = 14;
 const comparedWith = 6;
 
 const groundOf = (colours: readonly { hex: string; role: string }[]): string =>
@@ -78,9 +76,7 @@ function wishView(
     return c.perYear ?? 0;
   });
   const mean = owned.length > 0 ? owned.reduce((a, b) => a + b, 0) / owned.length : null;
-  const alike = same.filter(
-    (p) => deltaE(labOf(groundOf(p.row.colours)), labOf(groundOf(w.garment.colours))) < alikeDeltaE,
-  );
+  const alike = same.filter((p) => looksAlike(groundOf(p.row.colours), groundOf(w.garment.colours)));
   const company = companyText(garment, everything, household, currency);
   const flags = [
     ...(care.by === 'professional' ? ['needs a professional cleaner'] : []),

@@ -2,6 +2,7 @@
  * What would have saved most: rules, products and habits, reckoned from what the household really washed. Each with its arithmetic, so that nobody has
  * to believe it.
  */
+import type { Profile } from '../piece/profile.ts';
 import { sum } from '../units/numbers.ts';
 import { realMoney, type RunOfHistory } from './runs.ts';
 
@@ -49,6 +50,12 @@ export interface InsightInput {
   rotations: readonly { group: string; owner: string; owned: number; needed: number; hurried: number }[];
   doses: readonly { product: string; share: number; used: number; price: number }[];
 }
+
+/** So long a piece must have been here to be called unworn. */
+export const unwornDays = 90;
+/** Linen that 60 °C does something for, and illness in the house, ask for heat. */
+export const asksForHeat = (p: Pick<Profile, 'heatNeed' | 'contamination'>): boolean =>
+  p.heatNeed > 0 || p.contamination === 'hygiene';
 
 const perYear = (money: number, days: number): number => (money * yearDays) / Math.max(28, days);
 
