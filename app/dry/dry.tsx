@@ -13,7 +13,7 @@ import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { PostForm, useFormKey } from '../ui/post-form.tsx';
-import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { PageHead, Quiet, Rows, ScreenOnlySection } from '../ui/page.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { dryView, type DryView } from './dry-view.server.ts';
 import { Chosen } from './parts/chosen.tsx';
@@ -374,7 +374,7 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
           </section>
         )}
         <div>
-          <Section aria-labelledby="air" style={{ margin: '1.4rem 0' }}>
+          <ScreenOnlySection aria-labelledby="air" style={{ margin: '1.4rem 0' }}>
             <h2 id="air">The air</h2>
             <Quiet>{v.air.now}</Quiet>
             <PostForm preventScrollReset>
@@ -391,7 +391,7 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
             {v.learnt.map((l) => (
               <Quiet key={l}>{l}</Quiet>
             ))}
-          </Section>
+          </ScreenOnlySection>
           {v.when.length > 0 && <When v={v} />}
         </div>
       </Columns>

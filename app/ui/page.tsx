@@ -32,6 +32,12 @@ export const Section = styled.section`
     border-bottom: 1px solid var(--hairline);
   }
 `;
+/** A section of which paper could do nothing: buttons to choose by, checks before a machine starts. */
+export const ScreenOnlySection = styled(Section)`
+  ${media.print} {
+    display: none;
+  }
+`;
 export const Quiet = styled.span`
   color: var(--ink-soft);
   font-size: 0.9rem;

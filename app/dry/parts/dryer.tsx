@@ -6,7 +6,7 @@ import { Button } from '../../ui/button.tsx';
 import { Actions } from '../../ui/fields.tsx';
 import { Notice } from '../../ui/notice.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
-import { Quiet, Section } from '../../ui/page.tsx';
+import { Quiet, ScreenOnlySection } from '../../ui/page.tsx';
 import { Timer } from '../../ui/timer.tsx';
 import type { DryerProposal, DryView } from '../dry-view.server.ts';
 
@@ -86,7 +86,7 @@ function Proposal({ run }: { run: DryerProposal }) {
 export function Dryers({ dryers, serverNow }: { dryers: DryView['dryers']; serverNow: number }) {
   if (dryers.proposals.length + dryers.running.length === 0) return null;
   return (
-    <Section aria-labelledby="dryer">
+    <ScreenOnlySection aria-labelledby="dryer">
       <h2 id="dryer">Dryer</h2>
       {dryers.running.map((d) => (
         <Card key={d.id}>
@@ -113,6 +113,6 @@ export function Dryers({ dryers, serverNow }: { dryers: DryView['dryers']; serve
       {dryers.proposals.map((run) => (
         <Proposal key={run.dryer} run={run} />
       ))}
-    </Section>
+    </ScreenOnlySection>
   );
 }
