@@ -1,5 +1,5 @@
 /**
- * The one door to the database: a transaction opened for one household, to look or to change.
+ * The one way to the database: a transaction opened for one household by a door, to look or to change.
  *
  * Who looks gets one moment of the household and cannot write. Who changes holds the household's lock until the end, so that what is read,
  * decided and written belongs together: of two that change at once the second sees what the first has stored.
@@ -44,27 +44,69 @@ export function database(): Database {
   return db;
 }
 
-const openFor = (tx: Transaction, householdId: string) =>
-  tx.execute(sql`select set_config('app.household_id', ${householdId}, true)`);
+/**
+ * What opens a household: being at home (where no account is asked for), a session, the secret of a device, calendar or phone (its digest),
+ * or work that was ordered there (its id). The database judges it; nobody chooses a household by its id alone (decision 18).
+ */
+export type Key =
+  | { by: 'home' }
+  | { by: 'session' | 'device' | 'calendar' | 'pocket'; proof: string }
+  | { by: 'work'; proof: string };
+/** A household and what opens it. */
+export interface Door {
+  householdId: string;
+  key: Key;
+}
+const doorTo = (to: Door | string): Door => (typeof to === 'string' ? { householdId: to, key: { by: 'home' } } : to);
 
-/** Look at this household: one consistent moment, nothing can be written. */
-export function lookInHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+/** The key does not open that household: thrown out, signed off, another's, or never there. */
+export class NotOpened extends Error {
+  constructor() {
+    super('this household is not open to whoever asks');
+  }
+}
+async function openFor(tx: Transaction, { householdId, key }: Door): Promise<void> {
+  const proof = 'proof' in key ? key.proof : null;
+  const { rows } = await tx.execute(sql`select 1 from open_household(${key.by}, ${proof}, ${householdId}::uuid)`);
+  if (rows.length === 0) throw new NotOpened();
+}
+/** Begin a household of one's own: at home by its id alone, elsewhere as whoever is signed in, who becomes its owner. */
+async function found(tx: Transaction, { householdId, key }: Door): Promise<void> {
+  if (key.by !== 'session') return openFor(tx, { householdId, key });
+  const { rows } = await tx.execute<{ done: boolean }>(
+    sql`select found_household(${key.proof}, ${householdId}::uuid) as done`,
+  );
+  if (!rows[0]?.done) throw new NotOpened();
+}
+
+/** Look at this household: one consistent moment, nothing can be written. An id alone is a household of this machine, at home. */
+export function lookInHousehold<T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> {
   return database().transaction(
     async (tx) => {
-      await openFor(tx, householdId);
+      await openFor(tx, doorTo(to));
       return work(tx);
     },
     { isolationLevel: 'repeatable read', accessMode: 'read only' },
   );
 }
 /** Change this household: one change at a time, all of it or nothing. */
-export async function inHousehold<T>(householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+export const inHousehold = <T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
+  change(doorTo(to), openFor, work);
+/** The same in a household that may not be there yet. */
+export const inNewHousehold = <T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
+  change(doorTo(to), found, work);
+
+async function change<T>(
+  door: Door,
+  open: (tx: Transaction, door: Door) => Promise<void>,
+  work: (tx: Transaction) => Promise<T>,
+): Promise<T> {
   for (let left = lockTries - 1; ; left--) {
     let held = false;
     try {
       return await database().transaction(async (tx) => {
-        await openFor(tx, householdId);
-        await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${householdId}, 0))`);
+        await open(tx, door);
+        await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${door.householdId}, 0))`);
         held = true;
         return work(tx);
       });

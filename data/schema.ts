@@ -54,11 +54,11 @@ import { usualUnits, type UnitChoices } from '../core/units/choices.ts';
 /** The application's role; it must exist before migrating. It owns nothing and cannot bypass row-level security. */
 export const appRole = pgRole('neatfold_app').existing();
 
-// After the first transaction of a pooled connection the setting is '' and not NULL: hence nullif.
-const mine = sql`household_id = nullif(current_setting('app.household_id', true), '')::uuid`;
+// The household this transaction was opened for (decision 18). In a query of its own, so that it is asked once a statement and not once a row.
+const mine = sql`household_id = (select opened_household())`;
 const household = () => uuid('household_id').notNull();
 const policy = (table: string) =>
-  pgPolicy(`${table}_household`, { as: 'permissive', for: 'all', to: appRole, using: mine, withCheck: mine });
+  pgPolicy(`${table}_household`, { as: 'permissive', for: 'all', to: 'public', using: mine, withCheck: mine });
 const at = (name: string) => timestamp(name, { withTimezone: true });
 
 /** The household as the hamper document keeps it, and what only we keep. */
@@ -510,7 +510,7 @@ export const devices = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
-    uniqueIndex('device_token').on(t.tokenDigest),
+    uniqueIndex('device_token').on(t.householdId, t.tokenDigest),
     policy('device'),
   ],
 );
@@ -860,7 +860,7 @@ export const calendarFeeds = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.householdId, t.id] }),
-    uniqueIndex('calendar_feed_token').on(t.tokenDigest),
+    uniqueIndex('calendar_feed_token').on(t.householdId, t.tokenDigest),
     policy('calendar_feed'),
   ],
 );
@@ -936,5 +936,89 @@ export const submissions = pgTable(
     primaryKey({ columns: [t.householdId, t.key, t.digest] }),
     index('submission_age').on(t.householdId, t.at),
     policy('submission'),
+  ],
+);
+
+/** A phone or another computer of the home network that was let in. Its secret is kept as a digest only. */
+export const pockets = pgTable(
+  'pocket',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    name: text('name').notNull(),
+    tokenDigest: text('token_digest').notNull(),
+    pairedAt: at('paired_at').notNull(),
+    lastSeenAt: at('last_seen_at'),
+    revokedAt: at('revoked_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    uniqueIndex('pocket_token').on(t.householdId, t.tokenDigest),
+    policy('pocket'),
+  ],
+);
+/** The short code by which one of them is let in: once, for a few minutes, after few wrong guesses. */
+export const pairings = pgTable(
+  'pairing',
+  {
+    householdId: household(),
+    codeDigest: text('code_digest').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    usedAt: at('used_at'),
+    /** Wrong guesses by anybody while it stood. */
+    wrong: integer('wrong').notNull().default(0),
+  },
+  (t) => [primaryKey({ columns: [t.householdId] }), policy('pairing')],
+);
+
+/** Work that goes on behind the pages: what it is about, how far it is, what came of it (docs/scale.md). */
+export const workKinds = ['plan', 'insights', 'piles', 'reminder', 'learning'] as const;
+export const workStates = ['queued', 'active', 'done', 'stopped', 'failed'] as const;
+export const works = pgTable(
+  'work',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    kind: text('kind').$type<(typeof workKinds)[number]>().notNull(),
+    /** What tells like work apart: a plan, a school, a load. At most one of a kind and subject is queued or active. */
+    subject: text('subject').notNull().default(''),
+    state: text('state').$type<(typeof workStates)[number]>().notNull().default('queued'),
+    input: json('input').$type<Record<string, unknown>>().notNull(),
+    progress: jsonb('progress').$type<Record<string, unknown>>(),
+    result: json('result').$type<unknown>(),
+    /** What went wrong, in words. */
+    problem: text('problem'),
+    createdAt: at('created_at').notNull(),
+    /** Not before. */
+    dueAt: at('due_at').notNull(),
+    /** The last sign of life of whoever works at it, and how often it was begun. */
+    beatAt: at('beat_at'),
+    tries: integer('tries').notNull().default(0),
+    endedAt: at('ended_at'),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    uniqueIndex('work_under_way')
+      .on(t.householdId, t.kind, t.subject)
+      .where(sql`state in ('queued', 'active')`),
+    policy('work'),
+  ],
+);
+
+/** What somebody was called for: one row a load and moment, however many servers looked. */
+export const reminders = pgTable(
+  'reminder',
+  {
+    householdId: household(),
+    loadId: uuid('load_id').notNull(),
+    dueAt: at('due_at').notNull(),
+    calledAt: at('called_at').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.loadId, t.dueAt] }),
+    foreignKey({ columns: [t.householdId, t.loadId], foreignColumns: [loads.householdId, loads.id] }).onDelete(
+      'cascade',
+    ),
+    policy('reminder'),
   ],
 );

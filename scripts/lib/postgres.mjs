@@ -68,7 +68,12 @@ function writeWhole(file, text) {
 function passwordsOf(infoFile, dir) {
   if (existsSync(infoFile)) {
     try {
-      return JSON.parse(readFileSync(infoFile, 'utf8'));
+      const known = JSON.parse(readFileSync(infoFile, 'utf8'));
+      if (known.desk) return known;
+      // A cluster from before there were accounts.
+      const info = { ...known, desk: randomBytes(18).toString('hex') };
+      writeWhole(infoFile, JSON.stringify(info));
+      return info;
     } catch {
       throw new Error(`${infoFile} cannot be read; move it and ${dir} away to begin anew`);
     }
@@ -77,7 +82,8 @@ function passwordsOf(infoFile, dir) {
     throw new Error(
       `${dir} holds a database, but its passwords (${infoFile}) are missing: put them back, or move it away to begin anew`,
     );
-  const info = { owner: randomBytes(18).toString('hex'), app: randomBytes(18).toString('hex') };
+  const word = () => randomBytes(18).toString('hex');
+  const info = { owner: word(), app: word(), desk: word() };
   writeWhole(infoFile, JSON.stringify(info));
   return info;
 }
@@ -217,9 +223,11 @@ export async function startPostgres(root, { name = 'pg', log = () => {} } = {}) 
       dir,
       port: info.port,
       appPassword: info.app,
+      deskPassword: info.desk,
       adminUrl: url('neatfold_owner', info.owner, 'postgres'),
       ownerUrl: url('neatfold_owner', info.owner, 'neatfold'),
       appUrl: url('neatfold_app', info.app, 'neatfold'),
+      deskUrl: url('neatfold_desk', info.desk, 'neatfold'),
       leave: async () => {
         const done = await hold(lockName);
         using.leave();
