@@ -20,8 +20,10 @@ import { Button, LinkButton } from './ui/button.tsx';
 import { useNonce } from './ui/nonce.ts';
 import { FormKeyProvider } from './ui/post-form.tsx';
 import { Shell } from './shell/parts/shell.tsx';
-import { withHousehold } from './server/request.server.ts';
-import { shellView } from './shell/shell-view.server.ts';
+import { admit } from './server/admit.server.ts';
+import { visitorContext } from './server/context.ts';
+import { answering, withHousehold } from './server/request.server.ts';
+import { outsideView, shellView } from './shell/shell-view.server.ts';
 
 declare module 'react-aria-components' {
   interface RouterConfig {
@@ -29,15 +31,21 @@ declare module 'react-aria-components' {
   }
 }
 
+/** Who asks is known, and whether they may, before any page is made. */
+export const middleware = [admit];
+
 /** Pages that need no household yet. */
-const beforeAnyHousehold: ReadonlySet<string> = new Set(['/', '/welcome', '/begin', '/households']);
-export const loader = ({ request, context }: Route.LoaderArgs) =>
-  withHousehold(context, async (scope) => {
-    const view = await shellView(scope);
+const beforeAnyHousehold: ReadonlySet<string> = new Set(['/', '/welcome', '/begin', '/households', '/transfer/archive']);
+export const loader = ({ request, context }: Route.LoaderArgs) => {
+  const visitor = context.get(visitorContext);
+  if (visitor.householdId === null) return answering(context, () => Promise.resolve(outsideView(visitor)));
+  return withHousehold(context, async (scope) => {
+    const view = await shellView(scope, context);
     const { pathname } = new URL(request.url);
     if (view.household === null && !beforeAnyHousehold.has(pathname.replace(/\.data$/, ''))) throw redirect('/welcome');
     return view;
   });
+};
 export const meta: Route.MetaFunction = () => [{ title: 'Neat Fold' }];
 
 export function Layout({ children }: { children: ReactNode }) {
@@ -107,7 +115,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       <Shell view={null}>
         <Empty
           title={
-            missing ? 'This shelf is empty' : away ? 'The cupboard does not open' : 'Something came apart at the seam'
+            missing ? 'This shelf is empty' : status === 403 ? 'This drawer is not yours to open' : away ? 'The cupboard does not open' : 'Something came apart at the seam'
           }
           action={
             away ? (

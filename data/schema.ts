@@ -972,7 +972,7 @@ export const pairings = pgTable(
 );
 
 /** Work that goes on behind the pages: what it is about, how far it is, what came of it (docs/scale.md). */
-export const workKinds = ['plan', 'insights', 'piles', 'reminder', 'learning'] as const;
+export const workKinds = ['plan', 'insights', 'piles'] as const;
 export const workStates = ['queued', 'active', 'done', 'stopped', 'failed'] as const;
 export const works = pgTable(
   'work',
@@ -984,6 +984,8 @@ export const works = pgTable(
     subject: text('subject').notNull().default(''),
     state: text('state').$type<(typeof workStates)[number]>().notNull().default('queued'),
     input: json('input').$type<Record<string, unknown>>().notNull(),
+    /** How much it is, for whoever waits: pieces. */
+    size: integer('size').notNull().default(0),
     progress: jsonb('progress').$type<Record<string, unknown>>(),
     result: json('result').$type<unknown>(),
     /** What went wrong, in words. */

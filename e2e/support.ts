@@ -10,7 +10,7 @@ interface Scripts {
   prepareDatabase: (d: unknown, folder: string) => Promise<void>;
 }
 const root = process.cwd();
-const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string };
+const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string; deskUrl: string };
 const port = Number(process.env.E2E_PORT);
 export const address = `http://127.0.0.1:${port}`;
 
@@ -55,6 +55,7 @@ export async function startServer(more: Record<string, string> = {}): Promise<vo
       NODE_OPTIONS: '',
       NEAT_FOLD_LOG_LEVEL: 'error',
       DATABASE_URL: cluster.appUrl,
+      DESK_DATABASE_URL: cluster.deskUrl,
       PORT: String(port),
       ...more,
     },

@@ -48,7 +48,7 @@ try {
   part(['--import', 'tsx', 'bench/timetable.ts']);
   // Forty clients of a benchmark come from one address: the limit per minute is not what is measured.
   Object.assign(process.env, { NEAT_FOLD_PAGES_PER_MINUTE: '1000000', NEAT_FOLD_FORMS_PER_MINUTE: '1000000' });
-  server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
+  server = await startServer({ database, port: await freePort(), quiet: true });
   part(['bench/pages.mjs', server.address]);
   part(['bench/crowd.mjs', server.address]);
   part(['bench/lighthouse.mjs', server.address]);

@@ -41,7 +41,7 @@ const port = await freePort();
 async function begin() {
   database = await startPostgres(place, { name: 'pg' });
   await prepareDatabase(database, path.join(root, 'data/migrations'));
-  server = await startServer({ databaseUrl: database.appUrl, port, quiet: true, log: path.join(place, 'server.log') });
+  server = await startServer({ database, port, quiet: true, log: path.join(place, 'server.log') });
 }
 const postmaster = () => Number(readFileSync(path.join(database.dir, 'postmaster.pid'), 'utf8').split('\n')[0]);
 const parentOf = (pid) => {

@@ -32,7 +32,7 @@ try {
   await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
   seed(database.appUrl);
-  server = await startServer({ databaseUrl: database.appUrl, port: await freePort(), quiet: true });
+  server = await startServer({ database, port: await freePort(), quiet: true });
   const { chromium } = await import('playwright-core');
   browser = await chromium.launch({
     executablePath: chromiumPath,

@@ -2,15 +2,14 @@ import { useEffect, useRef } from 'react';
 import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { usualProducts } from '@core/setup/usual-cupboard.ts';
-import { inHousehold } from '@data/client.ts';
 import { createHousehold, readHousehold } from '@data/household.ts';
 import { supplyPlaces } from '@stand-ins/water-supplier.ts';
 import { hardnessOptions } from '../household/hardness-options.ts';
 import type { Route } from './+types/begin';
 import { keyField, keyShape } from '../forms/names.ts';
 import { errorOf, readForm, replyOf, typedValue } from '../forms/read.ts';
-import { choose } from '../server/cookie.server.ts';
-import { field, formOf } from '../server/request.server.ts';
+import { nowIn } from '../server/door.server.ts';
+import { field, formOf, founding } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import {
   Actions,
@@ -35,7 +34,7 @@ export const loader = () => ({
 });
 
 /** Makes the household under the form's own key: the same form sent twice is one household. */
-export const action = async ({ request }: Route.ActionArgs) => {
+export const action = async ({ request, context }: Route.ActionArgs) => {
   const form = await formOf(request);
   const id = field(form, keyField);
   if (!keyShape.test(id))
@@ -44,12 +43,12 @@ export const action = async ({ request }: Route.ActionArgs) => {
   if (!read.ok) return data(read.reply, { status: 422 });
   const water = waterOf(read.value);
   if ('error' in water) return data(replyOf(form, { [water.field]: [water.error] }), { status: 422 });
-  await inHousehold(id, async (tx) => {
+  await founding(context, id, async (tx) => {
     if (!(await readHousehold(tx))) await createHousehold(tx, id, newHousehold(read.value, water.mmolPerL));
   });
   const text = (read.value.text ?? '').trim();
   return redirect(text ? `/pieces/several?${new URLSearchParams({ text, basket: 'yes' })}` : '/basket', {
-    headers: { 'Set-Cookie': await choose(id) },
+    headers: await nowIn(context, id),
   });
 };
 

@@ -1,10 +1,12 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { demoHouseholdId } from '@data/demo/id.ts';
-import { householdsHere } from '@data/household.ts';
+import { lookInHousehold } from '@data/client.ts';
 import type { Route } from './+types/welcome';
-import { choose } from '../server/cookie.server.ts';
-import { formOf, field, withHousehold } from '../server/request.server.ts';
+import { visitorContext } from '../server/context.ts';
+import { doorOf, goTo, householdsFor } from '../server/door.server.ts';
+import { hosted } from '../server/mode.server.ts';
+import { answering, field, formOf } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
@@ -15,20 +17,23 @@ import { media } from '../theme/tokens.ts';
 export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Neat Fold' }];
 
 export const loader = ({ context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx }) => {
-    const households = await householdsHere(tx);
+  answering(context, async () => {
+    const households = context.get(visitorContext).account
+      ? await householdsFor(context, null)
+      : await lookInHousehold(doorOf(context), (tx) => householdsFor(context, tx));
     return {
       own: households.filter((h) => h.id !== demoHouseholdId),
       demo: households.some((h) => h.id === demoHouseholdId),
+      hosted,
     };
   });
 
 /** Go into one of the households of this machine. */
 export const action = async ({ request, context }: Route.ActionArgs) => {
   const id = field(await formOf(request), 'household');
-  const known = await withHousehold(context, async ({ tx }) => (await householdsHere(tx)).some((h) => h.id === id));
-  if (!known) return data({ error: 'That household is not here any more.' }, { status: 404 });
-  return redirect('/basket', { headers: { 'Set-Cookie': await choose(id) } });
+  const headers = await answering(context, () => goTo(context, id));
+  if (!headers) return data({ error: 'That household is not here any more.' }, { status: 404 });
+  return redirect('/basket', { headers });
 };
 
 const Ways = styled.div`
@@ -125,7 +130,8 @@ export default function Welcome({ loaderData: v, actionData }: Route.ComponentPr
         )}
       </Ways>
       <p style={{ marginTop: '2rem' }}>
-        Everything stays on this machine. <Link to="/label">Only a care label to read?</Link>
+        {v.hosted ? 'Somebody invited you? Open the link they sent. ' : 'Everything stays on this machine. '}
+        <Link to="/label">Only a care label to read?</Link>
       </p>
     </>
   );

@@ -1,10 +1,13 @@
 import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { demoHouseholdId } from '@data/demo/id.ts';
-import { forgetHousehold, householdsHere, readHousehold } from '@data/household.ts';
+import { lookInHousehold } from '@data/client.ts';
+import { forgetHousehold, readHousehold } from '@data/household.ts';
 import type { Route } from './+types/households';
-import { choose } from '../server/cookie.server.ts';
-import { field, formOf, onSubmit, withHousehold } from '../server/request.server.ts';
+import { visitorContext } from '../server/context.ts';
+import { doorOf, goTo, householdsFor } from '../server/door.server.ts';
+import { hosted } from '../server/mode.server.ts';
+import { answering, field, formOf, onSubmit } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -14,25 +17,29 @@ import { PostForm } from '../ui/post-form.tsx';
 export const meta: Route.MetaFunction = () => [{ title: 'Households · Neat Fold' }];
 
 export const loader = ({ context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx, householdId }) => {
-    const all = await householdsHere(tx);
+  answering(context, async () => {
+    const { householdId, role, account } = context.get(visitorContext);
+    const all = account
+      ? await householdsFor(context, null)
+      : await lookInHousehold(doorOf(context), (tx) => householdsFor(context, tx));
     return {
       households: all.map((h) => ({ ...h, here: h.id === householdId, demo: h.id === demoHouseholdId })),
       here: all.find((h) => h.id === householdId)?.name ?? null,
       isDemo: householdId === demoHouseholdId,
+      deletes: role === 'owner',
+      hosted,
     };
   });
 
 export const action = async (args: Route.ActionArgs) => {
   const form = await formOf(args.request.clone());
   if (field(form, 'intent') === 'switch') {
-    const id = field(form, 'household');
-    const known = await withHousehold(args.context, async ({ tx }) =>
-      (await householdsHere(tx)).some((h) => h.id === id),
-    );
-    if (!known) return data({ error: 'That household is not here any more.' }, { status: 404 });
-    return redirect('/basket', { headers: { 'Set-Cookie': await choose(id) } });
+    const headers = await answering(args.context, () => goTo(args.context, field(form, 'household')));
+    if (!headers) return data({ error: 'That household is not here any more.' }, { status: 404 });
+    return redirect('/basket', { headers });
   }
+  if (args.context.get(visitorContext).role !== 'owner')
+    return data({ error: 'Only an owner deletes a household.' }, { status: 403 });
   return onSubmit(args, async ({ tx, householdId }, posted) => {
     const view = await readHousehold(tx);
     if (!view) return redirect('/welcome');
@@ -69,7 +76,8 @@ export default function Households({ loaderData: v, actionData }: Route.Componen
       <PageHead>
         <div>
           <h1>Households</h1>
-          <p>Each has its own clothes, machines, rules and log. This browser looks at one of them at a time.</p>
+          <p>Each has its own clothes, machines, rules and log. {v.hosted ? 'You look' : 'This browser looks'} at one of
+            them at a time.</p>
         </div>
         <LinkButton href="/begin">Set up another</LinkButton>
       </PageHead>
@@ -98,12 +106,12 @@ export default function Households({ loaderData: v, actionData }: Route.Componen
           </li>
         ))}
       </List>
-      {v.here && !v.isDemo && (
+      {v.here && !v.isDemo && v.deletes && (
         <Section>
           <h2>Delete “{v.here}”</h2>
           <p>
-            With every piece, its history, plans and log. Take a copy first:{' '}
-            <a href="/transfer">bring in and take out</a>.
+            With every piece, its history, plans and log{v.hosted ? ', for everybody who belongs to it' : ''}. Take a
+            copy first: <a href="/household.zip">everything, as one archive</a>.
           </p>
           <PostForm>
             <Actions>

@@ -1,26 +1,35 @@
 /** The web server around the router: log, guards, headers, health, ready-made files, pages. */
 import { randomBytes } from 'node:crypto';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { createRequestHandler } from '@react-router/express';
 import compression from 'compression';
 import express, { type RequestHandler } from 'express';
 import staticGzip from 'express-static-gzip';
+import { toNodeHandler } from 'better-auth/node';
 import { RouterContextProvider } from 'react-router';
 import { closeDatabase } from '@data/client.ts';
-import { householdContext, logContext, nonceContext, readyContext } from './context.ts';
-import { householdOfRequest } from './cookie.server.ts';
+import { logContext, nonceContext, readyContext, visitorContext, type Visitor } from './context.ts';
 import {
   knownMethods,
   notTooMany,
   notTooManyReadings,
+  notTooManyTries,
   ownHostOnly,
   ownPagesOnly,
   readableAddress,
 } from './guards.server.ts';
 import { log, requestLog } from './log.server.ts';
+import { auth } from '../account/auth.server.ts';
 import { takeReadings } from '../devices/readings.server.ts';
 import { readFeed } from '../today/feed.server.ts';
 import { closePool } from './pool.server.ts';
+import { closeQueue } from './queue.server.ts';
 import { isReady } from './ready.server.ts';
+import { hosted } from './mode.server.ts';
+import { letInOnly } from './share.server.ts';
+import { overNetwork, visitorOf } from './visitor.server.ts';
+import { closeDesk } from '@data/desk.ts';
+import { beginWorking, stopWorking } from '../work/run-work.server.ts';
 
 const production = process.env.NODE_ENV === 'production';
 export const app = express();
@@ -43,6 +52,7 @@ const policy = (nonce: string): string =>
 
 const fixedHeaders: RequestHandler = (request, response, next) => {
   response.setHeader('X-Request-Id', request.id as string);
+  if (hosted) response.setHeader('Strict-Transport-Security', 'max-age=31536000; includeSubDomains');
   response.setHeader('X-Content-Type-Options', 'nosniff');
   response.setHeader('Referrer-Policy', 'same-origin');
   response.setHeader('Cross-Origin-Opener-Policy', 'same-origin');
@@ -59,7 +69,16 @@ const pageHeaders: RequestHandler = (_request, response, next) => {
   next();
 };
 
+// Behind a proxy of the same service an address is the one it was told; at home nobody stands between.
+if (hosted) app.set('trust proxy', 'loopback, linklocal, uniquelocal');
 app.use(requestLog, fixedHeaders, ownHostOnly, readableAddress);
+/** Whether the database answers, and who asks: known before anything is looked up for them. */
+const whoAsks: RequestHandler = async (request, response, next) => {
+  response.locals.ready = await isReady();
+  if (response.locals.ready) response.locals.visitor = await visitorOf(request, response);
+  next();
+};
+app.use(async (request, response, next) => (overNetwork(request) ? whoAsks(request, response, next) : next()), letInOnly);
 app.get('/healthz', (_request, response) => {
   response.set('Cache-Control', 'no-store').json({ ok: true });
 });
@@ -103,22 +122,26 @@ if (production) {
   app.use('/assets', files('build/client/assets', { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(files('build/client', { maxAge: '1h' }));
 }
+// Passkeys are talked about in JSON, between the browser and the accounts library.
+if (hosted)
+  app.all('/api/auth/passkey/{*any}', ownPagesOnly, ...notTooMany, notTooManyTries, (request, response) =>
+    toNodeHandler(auth())(request, response),
+  );
 app.use(pageHeaders, knownMethods, ownPagesOnly, ...notTooMany);
-app.use(async (_request, response, next) => {
-  response.locals.ready = await isReady();
-  next();
-});
+app.post(/^\/(pair|account\/(sign-in|sign-up|forgot|reset|confirm))(\.data)?$/, notTooManyTries);
+app.use(whoAsks);
 
 app.use(
   createRequestHandler({
     build: () => import('virtual:react-router/server-build'),
     mode: process.env.NODE_ENV,
-    getLoadContext: async (request, response) => {
+    getLoadContext: (request, response) => {
       const context = new RouterContextProvider();
       context.set(nonceContext, String(response.locals.nonce));
       context.set(readyContext, response.locals.ready === true);
       context.set(logContext, request.log);
-      context.set(householdContext, await householdOfRequest(request.headers.cookie));
+      // Without an answer of the database nobody is known, and every page says that it does not answer.
+      if (response.locals.visitor) context.set(visitorContext, response.locals.visitor as Visitor);
       return context;
     },
   }),
@@ -138,9 +161,22 @@ const lastWord: express.ErrorRequestHandler = (error: unknown, request, response
 };
 app.use(lastWord);
 
+/** Called by server.mjs once it listens: from now on this server does its part of the work behind the pages. */
+export async function work(): Promise<void> {
+  for (;;)
+    try {
+      return await beginWorking();
+    } catch (error) {
+      log.warn({ err: error }, 'the queue did not answer');
+      await sleep(2_000);
+    }
+}
 /** Called by server.mjs when it is told to stop. */
 export const shutdown = async (): Promise<void> => {
+  stopWorking();
+  await closeQueue();
   await closePool();
   await closeDatabase();
+  await closeDesk();
   log.flush();
 };

@@ -1,4 +1,4 @@
-/** Which of this machine's households a browser looks at. */
+/** Which of this machine's households a browser looks at, and the secret of a device that was let in. */
 import { createCookie } from 'react-router';
 import { demoHouseholdId } from '@data/demo/id.ts';
 import { isUuid } from '@data/ids.ts';
@@ -16,3 +16,12 @@ export const householdOfRequest = async (header: string | null | undefined): Pro
   (await chosenHousehold(header)) ?? demoHouseholdId;
 /** The header that makes a browser look at this household from now on. */
 export const choose = (householdId: string): Promise<string> => household.serialize(householdId);
+
+/** `__Host-`: only over an encrypted line, only to this address, for the whole of it. */
+const pocket = createCookie('__Host-pocket', { httpOnly: true, secure: true, sameSite: 'lax', path: '/', maxAge: year });
+const tokenShape = /^[A-Za-z0-9_-]{43}$/;
+export async function pocketToken(header: string | undefined): Promise<string | null> {
+  const value: unknown = await pocket.parse(header ?? null).catch(() => null);
+  return typeof value === 'string' && tokenShape.test(value) ? value : null;
+}
+export const keepPocketToken = (token: string): Promise<string> => pocket.serialize(token);

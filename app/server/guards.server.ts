@@ -2,6 +2,7 @@
 import type { Request, RequestHandler, Response } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import { oddCharacter } from '../forms/characters.ts';
+import { hosted, origin } from './mode.server.ts';
 
 const refuse = (request: Request, response: Response, status: number, why: string, text: string): void => {
   request.log.warn({ refused: why }, text);
@@ -13,6 +14,7 @@ const ownHosts = new Set([
   'localhost',
   '127.0.0.1',
   '[::1]',
+  ...(hosted ? [new URL(origin()).hostname] : []),
   ...(process.env.NEAT_FOLD_HOSTS ?? '')
     .split(',')
     .map((h) => h.trim().toLowerCase())
@@ -86,5 +88,9 @@ export const notTooMany: RequestHandler[] = [
   limited(perMinute('NEAT_FOLD_PAGES_PER_MINUTE', 6_000), () => false),
   limited(perMinute('NEAT_FOLD_FORMS_PER_MINUTE', 1_200), (request) => looking.has(request.method)),
 ];
+/** Passwords and codes are typed by hand: so many tries a minute from one address, whatever they are for. */
+export const notTooManyTries: RequestHandler = limited(perMinute('NEAT_FOLD_TRIES_PER_MINUTE', 20), (request) =>
+  looking.has(request.method),
+);
 /** A meter speaks every few seconds; so many at once are more than a house has. */
 export const notTooManyReadings: RequestHandler = limited(perMinute('NEAT_FOLD_READINGS_PER_MINUTE', 600), () => false);

@@ -9,14 +9,15 @@ import {
   parseFormData,
 } from '@remix-run/form-data-parser';
 import { data, redirect, type RouterContextProvider } from 'react-router';
-import { inHousehold, isUnavailable, lookInHousehold, type Transaction } from '@data/client.ts';
+import { inHousehold, inNewHousehold, isUnavailable, lookInHousehold, NotOpened, type Transaction } from '@data/client.ts';
 import { findSubmission, keepSubmission } from '@data/submissions.ts';
 import { pageInUnits } from '@words/units.ts';
 import { oddCharacter } from '../forms/characters.ts';
 import { homeField, keyField, keyShape } from '../forms/names.ts';
 import { readPreferences } from '@data/preferences.ts';
 import { asTheyRead, preferences, readingAs } from './preferences.server.ts';
-import { actorContext, householdContext, logContext, readyContext } from './context.ts';
+import { actorContext, logContext, readyContext, visitorContext } from './context.ts';
+import { doorOf } from './door.server.ts';
 
 export interface Scope {
   tx: Transaction;
@@ -33,12 +34,19 @@ const unavailable = (): Response =>
     statusText: 'Not available',
     headers: { 'Retry-After': '5' },
   });
+/** Another's household, or one that this session or device is no longer let into: as if it were not there. */
+const shut = (): Response =>
+  new Response('This household is not open to you. Sign in again, or ask somebody of it to let you in.', {
+    status: 404,
+    statusText: 'Not found',
+  });
 /** A database that does not answer becomes a page that says so; every other failure stays what it is. */
-async function orUnavailable<T>(context: Context, work: () => Promise<T>): Promise<T> {
+export async function answering<T>(context: Context, work: () => Promise<T>): Promise<T> {
   if (!context.get(readyContext)) throw unavailable();
   try {
     return await work();
   } catch (error) {
+    if (error instanceof NotOpened) throw shut();
     if (!isUnavailable(error)) throw error;
     context.get(logContext)?.warn({ err: error }, 'the database did not answer');
     throw unavailable();
@@ -53,21 +61,26 @@ const scopeOf = (context: Context, tx: Transaction, householdId: string): Scope 
 
 /** Look at the household of this request: one consistent moment, read only. What a page shows is said in the household's units. */
 export function withHousehold<T>(context: Context, work: (scope: Scope) => Promise<T>): Promise<T> {
-  const householdId = context.get(householdContext);
-  return orUnavailable(context, () =>
-    lookInHousehold(householdId, (tx) =>
-      asTheyRead(tx, async () => pageInUnits(await work(scopeOf(context, tx, householdId)), preferences().units)),
-    ),
-  );
+  return answering(context, () => {
+    const door = doorOf(context);
+    return lookInHousehold(door, (tx) =>
+      asTheyRead(tx, async () => pageInUnits(await work(scopeOf(context, tx, door.householdId)), preferences().units)),
+    );
+  });
 }
 
 /** Say something as this household reads, with transactions of its own: for what works long between reading and answering. */
 export function asHousehold<T>(context: Context, work: () => Promise<T>): Promise<T> {
-  const householdId = context.get(householdContext);
-  return orUnavailable(context, async () => {
-    const known = await lookInHousehold(householdId, readPreferences);
+  return answering(context, async () => {
+    const known = await lookInHousehold(doorOf(context), readPreferences);
     return readingAs(known, async () => pageInUnits(await work(), preferences().units));
   });
+}
+
+/** Begin a household: at home by its id, with an account as its owner. */
+export function founding<T>(context: Context, householdId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const { key } = context.get(visitorContext);
+  return answering(context, () => inNewHousehold({ householdId, key }, work));
 }
 
 /** What is given back instead of committed: the change was refused, and nothing of it may stay. */
@@ -86,11 +99,11 @@ const statusOf = (answer: unknown): number => {
 };
 /** Change the household of this request in one transaction. An answer of 400 or more takes everything back. */
 export async function changeHousehold<T>(context: Context, work: (scope: Scope) => Promise<T>): Promise<T> {
-  const householdId = context.get(householdContext);
-  return orUnavailable(context, async () => {
+  return answering(context, async () => {
+    const door = doorOf(context);
     try {
-      return await inHousehold(householdId, async (tx) => {
-        const answer = await asTheyRead(tx, () => work(scopeOf(context, tx, householdId)));
+      return await inHousehold(door, async (tx) => {
+        const answer = await asTheyRead(tx, () => work(scopeOf(context, tx, door.householdId)));
         if (statusOf(answer) >= 400) throw new Refused(answer);
         return answer;
       });
@@ -130,7 +143,7 @@ export async function onSubmit<T>(
 ): Promise<T | Response> {
   const form = await formOf(request, mostBytes, file);
   const home = field(form, homeField);
-  if (home !== '' && home !== context.get(householdContext))
+  if (home !== '' && home !== context.get(visitorContext).householdId)
     throw new Response(
       'This page is of another household than the one this browser looks at now. Nothing was stored: switch back in the header, then send it again.',
       { status: 409 },

@@ -6,17 +6,15 @@ import type { PlanDocument } from '@formats/plan.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { teach } from '@data/learnt.ts';
-import { planInPool } from '../server/pool.server.ts';
+import { inHousehold, lookInHousehold, type Door, type Transaction } from '@data/client.ts';
+import { inputOf, newestResult, orderWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
+import { awaitWork, sendWork } from '../work/await-work.server.ts';
 
 export interface Everything {
   hamper: HamperDocument;
   plan: PlanDocument;
 }
-/** So many households' piles are kept at once. */
-const mostKept = 50;
-const known = new Map<string, { digest: string; work: Promise<Everything> }>();
-
 /** The whole wardrobe as one basket: usually soiled, without marks, nothing waiting. `piles` = the colour piles of another school. */
 export async function everythingDirty(
   { tx, now }: Pick<Scope, 'tx' | 'now'>,
@@ -46,17 +44,25 @@ export async function everythingDirty(
     })),
   };
 }
-/** Sorted in a thread; the same household asks once. */
-export function pilesPlan(householdId: string, school: string, hamper: HamperDocument): Promise<Everything> {
-  const key = `${householdId}/${school}`;
+/** How long a page waits for its piles. */
+const patienceMs = 60_000;
+
+/** Sorted by whichever server comes first, and kept until something of the household changes; who asks meanwhile waits for the same. */
+export async function pilesPlan(door: Door, school: string, hamper: HamperDocument, now: Date): Promise<Everything> {
   const digest = createHash('sha256').update(JSON.stringify(hamper)).digest('hex');
-  const before = known.get(key);
-  if (before?.digest === digest) return before.work;
-  const work = planInPool(hamper, { urgency: 'waited-for' }).then((plan) => ({ hamper, plan }));
-  // A failure is not kept: the next one asks again.
-  work.catch(() => known.delete(key));
-  known.delete(key);
-  known.set(key, { digest, work });
-  if (known.size > mostKept) known.delete([...known.keys()][0] ?? '');
-  return work;
+  const subject = school || 'ours';
+  const known = (tx: Transaction) => newestResult(tx, 'piles', subject);
+  const have = await lookInHousehold(door, known);
+  if (have?.input.digest === digest) return { hamper, plan: have.result as PlanDocument };
+  const asked = await inHousehold(door, async (tx) => {
+    const underWay = await workUnderWay(tx, 'piles', subject);
+    if (underWay && (await inputOf(tx, underWay.id))?.digest === digest) return { id: underWay.id, ordered: false };
+    const work = { kind: 'piles', subject, size: hamper.garments.length, input: { digest, hamper } } as const;
+    return { id: await orderWork(tx, door.householdId, work, now), ordered: true };
+  });
+  if (asked.ordered) await sendWork(door, 'piles', asked.id);
+  await awaitWork(door, asked.id, patienceMs);
+  const done = await lookInHousehold(door, known);
+  if (done?.input.digest !== digest) throw new Response('The piles take longer than usual. Try again in a minute.', { status: 503 });
+  return { hamper, plan: done.result as PlanDocument };
 }

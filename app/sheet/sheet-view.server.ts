@@ -7,10 +7,10 @@ import { pilesOf, type Pile } from '@core/plan/piles.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
-import { lookInHousehold } from '@data/client.ts';
+import { lookInHousehold, type Door } from '@data/client.ts';
 import { ruleWords } from '@words/en/rules.ts';
 import { titleOf } from '@words/text.ts';
-import { notFound, type Scope } from '../server/request.server.ts';
+import { notFound } from '../server/request.server.ts';
 import { dayAndYear, durationText } from '../shared/words.ts';
 import type { SymbolView } from '../shared/symbols.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
@@ -93,14 +93,14 @@ function kindsText(kinds: readonly string[]): string {
   return `${names.slice(0, 6).join(', ')}${names.length > 6 ? ' …' : ''}`;
 }
 
-export async function sheetView(scope: Pick<Scope, 'householdId' | 'now'>, query: URLSearchParams): Promise<SheetView> {
+export async function sheetView(scope: { door: Door; now: Date }, query: URLSearchParams): Promise<SheetView> {
   const asked = query.get('school') ?? '';
   const school = (houseRules.colourPiles as readonly string[]).includes(asked)
     ? (asked as HouseRules['colourPiles'])
     : null;
   const paper: Paper = Object.hasOwn(papers, query.get('paper') ?? '') ? (query.get('paper') as Paper) : 'a4';
   // Read first, then sorted: nobody holds the household while a thread works.
-  const read = await lookInHousehold(scope.householdId, async (tx) => ({
+  const read = await lookInHousehold(scope.door, async (tx) => ({
     home: await readHousehold(tx),
     hamper: await everythingDirty({ tx, now: scope.now }, school),
   }));
@@ -108,7 +108,7 @@ export async function sheetView(scope: Pick<Scope, 'householdId' | 'now'>, query
   const { home } = read;
   const own = home.document.rules?.colourPiles ?? houseRules.colourPiles[0];
   const empty = read.hamper.garments.length === 0;
-  const everything = empty ? null : await pilesPlan(scope.householdId, school ?? '', read.hamper);
+  const everything = empty ? null : await pilesPlan(scope.door, school ?? '', read.hamper, scope.now);
   const schools = houseRules.colourPiles.map((s) => [s, ruleWords.colourPiles.options[s]] as const);
   return {
     title: home.name,

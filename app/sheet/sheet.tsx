@@ -2,7 +2,7 @@ import { Form, useSubmit } from 'react-router';
 import { createGlobalStyle, styled } from 'styled-components';
 import type { Route } from './+types/sheet';
 import { LookBack } from '../log/parts/look-back.tsx';
-import { householdContext } from '../server/context.ts';
+import { doorOf } from '../server/door.server.ts';
 import { asHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -18,7 +18,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Sheet for the machine Â
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   asHousehold(context, async () => ({
     ...(await sheetView(
-      { householdId: context.get(householdContext), now: new Date() },
+      { door: doorOf(context), now: new Date() },
       new URL(request.url).searchParams,
     )),
     papers: Object.entries(papers),

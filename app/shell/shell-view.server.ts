@@ -1,7 +1,9 @@
 /** What every page shows around its work: household, day, and how many pieces hang at each stage of the line. */
 import { randomUUID } from 'node:crypto';
-import { householdsHere } from '@data/household.ts';
 import { stageCounts } from '@data/stages.ts';
+import type { RouterContextProvider } from 'react-router';
+import { visitorContext, type Visitor } from '../server/context.ts';
+import { householdsFor } from '../server/door.server.ts';
 import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
 
@@ -20,12 +22,33 @@ export interface ShellView {
   household: string | null;
   /** The households of this machine, this one marked. */
   households: { id: string; name: string; here: boolean }[];
+  /** Whose account looks at it; null at home. */
+  account: string | null;
+  /** A helper sees tickets and clocks, and changes nothing. */
+  looksOnly: boolean;
+  /** May go to other households and begin one. */
+  founds: boolean;
   day: string;
   stages: StageView[];
 }
 
+type Context = Readonly<RouterContextProvider>;
+
+/** Before any household: at the door, or just signed in. */
+export const outsideView = ({ account }: Visitor): ShellView => ({
+  formKey: randomUUID(),
+  householdId: '',
+  household: null,
+  households: [],
+  account: account && account.name,
+  looksOnly: false,
+  founds: account !== null,
+  day: '',
+  stages: [],
+});
 /** Two short questions to the database, since every page asks them. */
-export async function shellView({ tx, now, householdId }: Scope): Promise<ShellView> {
+export async function shellView({ tx, now, householdId }: Scope, context: Context): Promise<ShellView> {
+  const { account, role, pocket } = context.get(visitorContext);
   const home = await stageCounts(tx);
   const stage = (id: StageView['id'], label: string, count: number, unit: string): StageView => ({
     id,
@@ -38,8 +61,11 @@ export async function shellView({ tx, now, householdId }: Scope): Promise<ShellV
     formKey: randomUUID(),
     householdId,
     household: home.name,
-    households: (await householdsHere(tx)).map((h) => ({ ...h, here: h.id === householdId })),
+    households: (await householdsFor(context, tx)).map((h) => ({ ...h, here: h.id === householdId })),
     day: dayText(now, home.timeZone ?? 'UTC'),
+    account: account && account.name,
+    looksOnly: role === 'helper',
+    founds: pocket === null,
     stages: [
       stage('gather', 'Gather', home.basket, 'piece'),
       stage('sort', 'Sort', home.planned, 'load'),
@@ -48,6 +74,6 @@ export async function shellView({ tx, now, householdId }: Scope): Promise<ShellV
       stage('dry', 'Dry', home.drying, 'piece'),
       stage('away', 'Away', home.dry, 'piece'),
       stage('log', 'Log', 0, ''),
-    ],
+    ].filter((s) => role !== 'helper' || s.id === 'wash'),
   };
 }

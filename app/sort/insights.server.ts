@@ -4,7 +4,11 @@ import { ruleWords } from '@words/en/rules.ts';
 import { defaultRules, type HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { PlanInsights } from '@data/schema.ts';
+import { inHousehold, lookInHousehold, type Door } from '@data/client.ts';
+import { findPlan } from '@data/loads.ts';
+import { orderWork, stopAll, workUnderWay } from '@data/works.ts';
 import { planInPool } from '../server/pool.server.ts';
+import { awaitWork, sendWork } from '../work/await-work.server.ts';
 
 /** Rules that decide who shares a load or how it is washed; the others change drying, doses or nothing in the price. */
 const pricedRules: readonly HouseRuleKey[] = [
@@ -17,8 +21,15 @@ const pricedRules: readonly HouseRuleKey[] = [
   'dosing',
 ];
 const worthTelling = 0.05;
+/** How long a page waits for it; what takes longer is there when it is looked at again. */
+const patienceMs = 120_000;
 
-async function workOut(hamper: HamperDocument, plan: PlanDocument, signal: AbortSignal): Promise<PlanInsights> {
+/** Solve again without each rule, one by one. */
+export async function priceRules(
+  hamper: HamperDocument,
+  plan: PlanDocument,
+  signal: AbortSignal,
+): Promise<PlanInsights> {
   const { pins = [], ...free } = hamper;
   const freeCost =
     pins && pins.length > 0 ? (await planInPool(free, { urgency: 'later', signal })).proof.cost : plan.proof.cost;
@@ -47,29 +58,19 @@ async function workOut(hamper: HamperDocument, plan: PlanDocument, signal: Abort
   return { freeCost, rules: rules.filter((r) => r.saves > worthTelling).sort((a, b) => b.saves - a.saves) };
 }
 
-const underWay = new Map<string, { planId: string; giveUp: AbortController; work: Promise<PlanInsights | null> }>();
 /**
- * Worked out once however many tabs ask, and one plan at a time for each household: the question about a newer plan ends the one before,
+ * Ask for it: worked out once however many tabs ask, and one plan at a time for each household: the question about a newer plan ends the one before,
  * whose answer is then null. Not given up when the asking page leaves, for the answer is stored.
  */
-export function insightsOf(
-  householdId: string,
-  planId: string,
-  hamper: HamperDocument,
-  plan: PlanDocument,
-): Promise<PlanInsights | null> {
-  const known = underWay.get(householdId);
-  if (known?.planId === planId) return known.work;
-  known?.giveUp.abort();
-  const giveUp = new AbortController();
-  const work = workOut(hamper, plan, giveUp.signal)
-    .catch((error: unknown) => {
-      if (giveUp.signal.aborted) return null;
-      throw error;
-    })
-    .finally(() => {
-      if (underWay.get(householdId)?.giveUp === giveUp) underWay.delete(householdId);
-    });
-  underWay.set(householdId, { planId, giveUp, work });
-  return work;
+export async function insightsOf(door: Door, planId: string, now: Date): Promise<PlanInsights | null> {
+  const known = await inHousehold(door, async (tx) => {
+    const asked = await workUnderWay(tx, 'insights', planId);
+    if (asked) return { id: asked.id, ordered: false };
+    await stopAll(tx, 'insights', now);
+    const id = await orderWork(tx, door.householdId, { kind: 'insights', subject: planId, input: { planId } }, now);
+    return { id, ordered: true };
+  });
+  if (known.ordered) await sendWork(door, 'insights', known.id);
+  await awaitWork(door, known.id, patienceMs);
+  return (await lookInHousehold(door, (tx) => findPlan(tx, planId)))?.insights ?? null;
 }

@@ -12,11 +12,11 @@ import type { MoveTarget } from '@core/board/move.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { Route } from './+types/sort';
 import { useBoard } from './use-board.ts';
-import { householdContext } from '../server/context.ts';
+import { doorOf } from '../server/door.server.ts';
 import { media } from '../theme/tokens.ts';
 import { pinsAfterMove } from './move.server.ts';
 import { field, notFound, withHousehold, type Scope, onSubmit } from '../server/request.server.ts';
-import { sortBasket, sortingOf, stopSorting } from './sorting.server.ts';
+import { orderSorting, sortingOf, sortNow, stopSorting } from './sorting.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { MovePanel } from './parts/move-panel.tsx';
@@ -34,12 +34,12 @@ export const meta: Route.MetaFunction = () => [{ title: 'Sort · Neat Fold' }];
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
     const query = new URL(request.url).searchParams;
-    const sorting = sortingOf(scope.householdId);
+    const sorting = await sortingOf(scope.tx);
     if (sorting)
       return {
         sorting: {
           pieces: sorting.pieces,
-          seconds: Math.round((scope.now.getTime() - sorting.startedAt) / 1000),
+          seconds: Math.round((scope.now.getTime() - sorting.startedAt.getTime()) / 1000),
           share: sorting.progress?.share ?? 0,
           phase: sorting.progress?.phase ?? 'search',
           cost: sorting.progress?.cost ?? null,
@@ -142,21 +142,20 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
 /** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority, or whether pieces may wait, becomes the house rule. */
 export async function action(args: Route.ActionArgs) {
   const { context } = args;
-  const householdId = context.get(householdContext);
-  const decided: { hamper: HamperDocument | null; piece: string } = { hamper: null, piece: '' };
+  const decided: { work: string | null; piece: string } = { work: null, piece: '' };
   const answer = await onSubmit(args, async (scope, form) => {
-    if (field(form, 'intent') === 'stop') stopSorting(householdId);
+    if (field(form, 'intent') === 'stop') await stopSorting(scope);
     else {
       const next = await carryOut(scope, form);
       if (next && 'data' in next) return next;
-      decided.hamper = next;
+      decided.work = next && (await orderSorting(scope, next));
       decided.piece = field(form, 'piece');
     }
     return redirect('/sort');
   });
-  if (!decided.hamper || decided.hamper.garments.length === 0) return answer;
-  await sortBasket(householdId, decided.hamper);
-  if (decided.piece === '' || sortingOf(householdId)) return answer;
+  if (!decided.work) return answer;
+  const over = await sortNow(doorOf(context), decided.work);
+  if (decided.piece === '' || !over) return answer;
   const plan = await withHousehold(context, ({ tx }) => newestPlan(tx));
   const at = plan?.result.loads.findIndex((l) => l.garments.includes(decided.piece)) ?? -1;
   return redirect(at >= 0 ? `/sort?load=${at + 1}` : '/sort');

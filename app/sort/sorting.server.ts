@@ -1,74 +1,49 @@
 /**
- * Sorting that somebody waits for. A usual basket is sorted while the page loads; a large one goes on by itself, tells how far it is and can be
- * stopped. At most one per household: a newer wish replaces an older one. The old plan stays until the new one is stored.
+ * Sorting that somebody waits for: ordered in the same step as what was decided, done by whichever server comes first. A usual basket is sorted
+ * while the page loads; a large one goes on by itself, tells how far it is and can be stopped. At most one per household: a newer wish replaces an
+ * older one. The old plan stays until the new one is stored.
  */
 import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
-import { inHousehold } from '@data/client.ts';
-import { storePlan } from '@data/loads.ts';
-import { planInPool } from '../server/pool.server.ts';
+import type { Door, Transaction } from '@data/client.ts';
+import { orderWork, stopWork, workUnderWay } from '@data/works.ts';
+import type { Scope } from '../server/request.server.ts';
+import { awaitWork, sendWork } from '../work/await-work.server.ts';
 
-export interface Sorting {
-  startedAt: number;
+interface Sorting {
+  id: string;
+  startedAt: Date;
   pieces: number;
-  progress: Progress | null;
-  stop: () => void;
+  progress: Pick<Progress, 'share' | 'phase' | 'cost'> | null;
 }
-const running = new Map<string, Sorting>();
 
 /** How long a page waits for its plan before it shows the progress instead, ms. */
 const patienceMs = Number(process.env.NEATFOLD_PATIENCE_MS ?? 6_000);
 
-export const sortingOf = (householdId: string): Sorting | null => running.get(householdId) ?? null;
-export const stopSorting = (householdId: string): void => running.get(householdId)?.stop();
-
-/** Sort and store. Answers `stored` when that was quick, `going-on` when it takes longer, `stopped` when it was given up meanwhile. */
-export async function sortBasket(
-  householdId: string,
-  hamper: HamperDocument,
-): Promise<'stored' | 'going-on' | 'stopped'> {
-  stopSorting(householdId);
-  const giveUp = new AbortController();
-  const sorting: Sorting = {
-    startedAt: Date.now(),
-    pieces: hamper.garments.length,
-    progress: null,
-    stop: () => {
-      giveUp.abort();
-      if (running.get(householdId) === sorting) running.delete(householdId);
-    },
+export async function sortingOf(tx: Transaction): Promise<Sorting | null> {
+  const work = await workUnderWay(tx, 'plan');
+  if (!work) return null;
+  return {
+    id: work.id,
+    startedAt: work.createdAt,
+    pieces: work.size,
+    progress: work.progress as Sorting['progress'],
   };
-  running.set(householdId, sorting);
-  const work = planInPool(hamper, {
-    urgency: 'waited-for',
-    signal: giveUp.signal,
-    onProgress: (p) => {
-      sorting.progress = p;
-    },
-  })
-    .then((plan) =>
-      giveUp.signal.aborted ? null : inHousehold(householdId, (tx) => storePlan(tx, householdId, hamper, plan)),
-    )
-    .then(
-      (stored): 'stored' | 'stopped' => (stored === null ? 'stopped' : 'stored'),
-      (error: unknown) => {
-        if (giveUp.signal.aborted) return 'stopped' as const;
-        throw error;
-      },
-    )
-    .finally(() => {
-      if (running.get(householdId) === sorting) running.delete(householdId);
-    });
-  let timer: NodeJS.Timeout | undefined;
-  const patience = new Promise<'going-on'>((resolve) => {
-    timer = setTimeout(() => resolve('going-on'), patienceMs);
-  });
-  const first = await Promise.race([work, patience]);
-  clearTimeout(timer);
-  // Nobody waits for the rest here: a failure shows as a basket that is still unsorted.
-  if (first === 'going-on')
-    work.catch((error: unknown) =>
-      console.error('neat-fold: sorting failed:', error instanceof Error ? error.message : error),
-    );
-  return first;
+}
+export const stopSorting = ({ tx, now }: Pick<Scope, 'tx' | 'now'>): Promise<void> => stopWork(tx, 'plan', '', now);
+
+/** Order it; null when there is nothing to sort. */
+export const orderSorting = async (
+  { tx, householdId, now }: Pick<Scope, 'tx' | 'householdId' | 'now'>,
+  hamper: HamperDocument,
+): Promise<string | null> =>
+  hamper.garments.length === 0
+    ? null
+    : orderWork(tx, householdId, { kind: 'plan', input: { hamper }, size: hamper.garments.length }, now);
+
+/** Send it on its way once it is stored, and wait for it as long as a page does. Answers whether it is over. */
+export async function sortNow(door: Door, workId: string): Promise<boolean> {
+  await sendWork(door, 'plan', workId);
+  const state = await awaitWork(door, workId, patienceMs);
+  return state !== 'queued' && state !== 'active';
 }

@@ -2,12 +2,11 @@ import { data, redirect } from 'react-router';
 import { readArchive, archiveLimits } from '@formats/archive.ts';
 import { problemLine } from '@formats/problem.ts';
 import { archiveContents, checkArchive, storeArchive } from '@data/archive.ts';
-import { inHousehold } from '@data/client.ts';
 import { readHousehold } from '@data/household.ts';
 import type { Route } from './+types/archive';
 import { keyField, keyShape } from '../forms/names.ts';
-import { choose } from '../server/cookie.server.ts';
-import { field, fileOf, formOf } from '../server/request.server.ts';
+import { nowIn } from '../server/door.server.ts';
+import { field, fileOf, formOf, founding } from '../server/request.server.ts';
 import { plural } from '../shared/words.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions } from '../ui/fields.tsx';
@@ -27,7 +26,7 @@ const answer = (looked: Partial<Looked>, status: number) =>
   data<Looked>({ problems: [], contents: null, ...looked }, { status });
 
 /** An archive becomes a household of its own, under the form's key: sent twice it is one. Nothing is stored from a bad one. */
-export const action = async ({ request }: Route.ActionArgs) => {
+export const action = async ({ request, context }: Route.ActionArgs) => {
   const form = await formOf(request, undefined, { name: archiveField, mostBytes });
   const id = field(form, keyField);
   if (!keyShape.test(id))
@@ -40,7 +39,7 @@ export const action = async ({ request }: Route.ActionArgs) => {
   if (checked.problems.length > 0) return answer({ problems: checked.problems.map(problemLine) }, 422);
   if (field(form, 'intent') !== 'store') return answer({ contents: archiveContents(read.value) }, 200);
   try {
-    await inHousehold(id, async (tx) => {
+    await founding(context, id, async (tx) => {
       if (!(await readHousehold(tx))) await storeArchive(tx, id, read.value, checked.rows);
     });
   } catch (error) {
@@ -50,7 +49,7 @@ export const action = async ({ request }: Route.ActionArgs) => {
       422,
     );
   }
-  return redirect('/wardrobe', { headers: { 'Set-Cookie': await choose(id) } });
+  return redirect('/wardrobe', { headers: await nowIn(context, id) });
 };
 /** SQLSTATE of what a row may not be: twice, without what it names, of the wrong shape. */
 const integrity = /^(22|23)/;

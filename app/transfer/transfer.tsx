@@ -1,7 +1,6 @@
 import { useState, type ChangeEvent } from 'react';
 import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { inHousehold } from '@data/client.ts';
 import { createHousehold, readHousehold } from '@data/household.ts';
 import {
   previewImport,
@@ -17,8 +16,8 @@ import { usualUnits } from '@core/units/choices.ts';
 import type { Route } from './+types/transfer';
 import { fieldWords } from '../forms/read.ts';
 import { keyField, keyShape } from '../forms/names.ts';
-import { choose } from '../server/cookie.server.ts';
-import { field, formOf, notFound, onSubmit, withHousehold, type Scope } from '../server/request.server.ts';
+import { nowIn } from '../server/door.server.ts';
+import { field, formOf, notFound, onSubmit, withHousehold, type Scope, founding } from '../server/request.server.ts';
 import { dayAndYear, plural } from '../shared/words.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, AreaField, FormStack, TextField } from '../ui/fields.tsx';
@@ -64,7 +63,7 @@ const textIn = (form: FormData): string => {
 };
 
 /** Make a household of its own from a document, under the form's key: sent twice it is one household. */
-async function asHousehold(form: FormData, now: Date) {
+async function asHousehold(context: Route.ActionArgs['context'], form: FormData, now: Date) {
   const id = field(form, keyField);
   const text = textIn(form);
   if (!keyShape.test(id))
@@ -73,7 +72,7 @@ async function asHousehold(form: FormData, now: Date) {
   if (brought.is !== 'hamper')
     return answer(text, { problems: ['Only a hamper document can become a household of its own.'] }, 422);
   const name = field(form, 'name').slice(0, 60) || 'Brought in';
-  await inHousehold(id, async (tx) => {
+  await founding(context, id, async (tx) => {
     if (await readHousehold(tx)) return;
     await createHousehold(tx, id, {
       name,
@@ -90,7 +89,7 @@ async function asHousehold(form: FormData, now: Date) {
       { garments: brought.garments, note: 'its first document', now, withState: true },
     );
   });
-  return redirect('/wardrobe', { headers: { 'Set-Cookie': await choose(id) } });
+  return redirect('/wardrobe', { headers: await nowIn(context, id) });
 }
 
 async function bringIn(scope: Scope, form: FormData) {
@@ -124,7 +123,7 @@ async function bringIn(scope: Scope, form: FormData) {
 
 export const action = async (args: Route.ActionArgs) => {
   const form = await formOf(args.request.clone(), mostBytes);
-  if (field(form, 'intent') === 'own') return asHousehold(form, new Date());
+  if (field(form, 'intent') === 'own') return asHousehold(args.context, form, new Date());
   return onSubmit(args, bringIn, { repeatable: (f) => field(f, 'intent') === 'look', mostBytes });
 };
 

@@ -80,9 +80,12 @@ export function TextField({
   suffix,
   placeholder,
   list,
+  autoComplete,
 }: FieldProps &
   Pick<InputHTMLAttributes<HTMLInputElement>, 'inputMode' | 'placeholder' | 'list'> & {
-    type?: 'text' | 'date' | 'datetime-local' | 'search';
+    type?: 'text' | 'date' | 'datetime-local' | 'search' | 'email' | 'password';
+    /** What a browser or a password manager may fill in. */
+    autoComplete?: string;
     suffix?: string;
   }) {
   return (
@@ -102,6 +105,7 @@ export function TextField({
         {...(inputMode ? { inputMode } : {})}
         {...(placeholder ? { placeholder } : {})}
         {...(list ? { list } : {})}
+        {...(autoComplete ? { autoComplete } : {})}
       />
       {hint && <Text slot="description">{hint}</Text>}
       <FieldError>{error}</FieldError>

@@ -6,14 +6,13 @@ import { kindFacts } from '@core/garment/kinds.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
-import { lookInHousehold } from '@data/client.ts';
+import { lookInHousehold, type Door } from '@data/client.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
 import { teach } from '@data/learnt.ts';
 import { openWishes, type WishRow } from '@data/wishes.ts';
 import { titleOf } from '@words/text.ts';
 import { everythingDirty, pilesPlan, type Everything } from '../sheet/piles.server.ts';
-import type { Scope } from '../server/request.server.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { money, plural, shortDay } from '../shared/words.ts';
 import type { ClothView } from '../ui/fold.tsx';
@@ -42,8 +41,8 @@ const comparedWith = 6;
 const groundOf = (colours: readonly { hex: string; role: string }[]): string =>
   colours.find((c) => c.role === 'ground')?.hex ?? '#888888';
 
-export async function wishesView({ householdId, now }: Pick<Scope, 'householdId' | 'now'>): Promise<WishesView> {
-  const read = await lookInHousehold(householdId, async (tx) => {
+export async function wishesView({ door, now }: { door: Door; now: Date }): Promise<WishesView> {
+  const read = await lookInHousehold(door, async (tx) => {
     const home = await readHousehold(tx);
     const wishes = await openWishes(tx);
     const known = await teach(tx, home?.document ?? null, await listPieces(tx), now);
@@ -51,7 +50,7 @@ export async function wishesView({ householdId, now }: Pick<Scope, 'householdId'
   });
   const { home, wishes, known, hamper } = read;
   const everything =
-    hamper && hamper.garments.length > 0 ? await pilesPlan(householdId, '', hamper).catch(() => null) : null;
+    hamper && hamper.garments.length > 0 ? await pilesPlan(door, '', hamper, now).catch(() => null) : null;
   const timeZone = home?.timeZone ?? 'UTC';
   return {
     wishes: wishes.map((w) => wishView(w, known.pieces, householdOf(known.document), everything, timeZone, now)),

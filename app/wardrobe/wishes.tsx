@@ -7,7 +7,7 @@ import { addWish, endWish, findWish } from '@data/wishes.ts';
 import type { Route } from './+types/wishes';
 import { readForm, replyOf } from '../forms/read.ts';
 import { pieceOfLabel } from '../label/label-view.server.ts';
-import { householdContext } from '../server/context.ts';
+import { doorOf } from '../server/door.server.ts';
 import { asHousehold, conflict, field, onSubmit } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -22,7 +22,7 @@ import { wishesView } from './wishes.server.ts';
 export const meta: Route.MetaFunction = () => [{ title: 'Kept in mind · Neat Fold' }];
 
 export const loader = ({ context }: Route.LoaderArgs) =>
-  asHousehold(context, () => wishesView({ householdId: context.get(householdContext), now: new Date() }));
+  asHousehold(context, () => wishesView({ door: doorOf(context), now: new Date() }));
 
 const weeks = 52;
 export const action = (args: Route.ActionArgs) =>

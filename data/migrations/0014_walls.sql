@@ -130,6 +130,7 @@ CREATE TABLE "work" (
 	"subject" text DEFAULT '' NOT NULL,
 	"state" text DEFAULT 'queued' NOT NULL,
 	"input" json NOT NULL,
+	"size" integer DEFAULT 0 NOT NULL,
 	"progress" jsonb,
 	"result" json,
 	"problem" text,
@@ -311,8 +312,11 @@ CREATE OR REPLACE FUNCTION device_home(digest text) RETURNS TABLE (household uui
 $$ SELECT d.household_id, d.thing FROM wall.directory d WHERE d.digest = $1 AND d.kind = 'device' $$;--> statement-breakpoint
 CREATE OR REPLACE FUNCTION calendar_home(digest text) RETURNS TABLE (household uuid, feed uuid) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS
 $$ SELECT d.household_id, d.thing FROM wall.directory d WHERE d.digest = $1 AND d.kind = 'calendar' $$;--> statement-breakpoint
-CREATE FUNCTION pocket_home(digest text) RETURNS TABLE (household uuid, pocket uuid) LANGUAGE sql STABLE SECURITY DEFINER SET search_path = public, pg_temp AS
-$$ SELECT d.household_id, d.thing FROM wall.directory d WHERE d.digest = $1 AND d.kind = 'pocket' $$;--> statement-breakpoint
+CREATE FUNCTION pocket_home(digest text) RETURNS TABLE (household uuid, pocket uuid) LANGUAGE sql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+  UPDATE pocket p SET last_seen_at = now() FROM wall.directory d
+  WHERE d.digest = $1 AND d.kind = 'pocket' AND p.household_id = d.household_id AND p.id = d.thing AND coalesce(p.last_seen_at, 'epoch') < now() - interval '1 hour';
+  SELECT d.household_id, d.thing FROM wall.directory d WHERE d.digest = $1 AND d.kind = 'pocket'
+$$;--> statement-breakpoint
 -- Lets a phone in by its code: once, in time, after at most five wrong guesses by anybody. Answers the household, or nothing.
 CREATE FUNCTION pair_pocket(code text, called text, token text) RETURNS uuid LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
 DECLARE home uuid;
@@ -362,6 +366,28 @@ BEGIN
   DELETE FROM accounts.membership WHERE household_id = home;
   UPDATE accounts.session SET household_id = NULL WHERE household_id = home;
 END $$;--> statement-breakpoint
+-- Work without a sign of life for ten seconds is queued anew and answered to one asker; after five tries it has failed.
+CREATE FUNCTION take_up_work() RETURNS TABLE (household uuid, work uuid, kind text) LANGUAGE plpgsql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+BEGIN
+  UPDATE work w SET state = 'failed', problem = 'It was begun several times and never came to an end.', ended_at = now()
+  WHERE w.state = 'active' AND w.beat_at < now() - interval '10 seconds' AND w.tries >= 5;
+  RETURN QUERY UPDATE work w SET state = 'queued', beat_at = now()
+    WHERE w.state IN ('queued', 'active') AND coalesce(w.beat_at, w.due_at) < now() - interval '10 seconds'
+    RETURNING w.household_id, w.id, w.kind;
+END $$;--> statement-breakpoint
+CREATE INDEX work_alive ON work (beat_at) WHERE state IN ('queued', 'active');--> statement-breakpoint
+-- Machines that have ended: written down once, by whoever asks first.
+CREATE FUNCTION take_reminders() RETURNS TABLE (household uuid, load uuid, number integer) LANGUAGE sql SECURITY DEFINER SET search_path = public, pg_temp AS $$
+  WITH called AS (
+    INSERT INTO reminder (household_id, load_id, due_at, called_at)
+    SELECT l.household_id, l.id, l.ends_at, now() FROM load l
+    WHERE l.status = 'running' AND l.walk IS NULL AND l.ends_at <= now() AND l.ends_at > now() - interval '1 day'
+    ON CONFLICT DO NOTHING RETURNING household_id, load_id
+  )
+  SELECT c.household_id, c.load_id, l.number FROM called c JOIN load l ON l.household_id = c.household_id AND l.id = c.load_id
+$$;--> statement-breakpoint
+CREATE INDEX load_running ON load (ends_at) WHERE status = 'running';--> statement-breakpoint
+REVOKE ALL ON FUNCTION take_up_work(), take_reminders() FROM PUBLIC;--> statement-breakpoint
 REVOKE ALL ON FUNCTION opened_household(), open_household(text, text, uuid), found_household(text, uuid), pocket_home(text), pair_pocket(text, text, text), households_of(text) FROM PUBLIC;--> statement-breakpoint
 GRANT EXECUTE ON FUNCTION opened_household(), open_household(text, text, uuid), found_household(text, uuid), pocket_home(text), pair_pocket(text, text, text) TO neatfold_app;--> statement-breakpoint
 -- The owner of the tables is bound as well, unless it may pass by (a superuser, or BYPASSRLS).

@@ -54,7 +54,7 @@ export async function prepareDatabase(info, migrationsFolder, { mode = 'home' } 
   await client.query('grant select, insert, update, delete on all tables in schema accounts to neatfold_desk');
   // What happened to accounts stays as it was written.
   await client.query('revoke update, delete on accounts.trail from neatfold_desk');
-  await client.query('grant execute on function households_of(text) to neatfold_desk');
+  await client.query('grant execute on function households_of(text), take_up_work(), take_reminders() to neatfold_desk');
   await client.query('update wall.installation set mode = $1 where mode <> $1', [mode]);
   await prepareQueue(client, ownerUrl);
   await client.end();

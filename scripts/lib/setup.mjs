@@ -1,6 +1,6 @@
 // What start, test, bench and screenshots share: Node built-ins only, so that it runs before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
@@ -125,11 +125,17 @@ export const freePort = () =>
     });
   });
 
-export const portIsFree = (port) =>
+export const portIsFree = (port, host = '127.0.0.1') =>
   new Promise((resolve) => {
     const server = net.createServer().once('error', () => resolve(false));
-    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+    server.listen(port, host, () => server.close(() => resolve(true)));
   });
+
+/** A secret of this installation: made once, readable by its owner alone. */
+export function keptSecret(file) {
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 });
+  return readFileSync(file, 'utf8').trim();
+}
 
 const logBytes = 5_000_000;
 /** The log of before is kept once, when it has grown long. */
@@ -138,13 +144,15 @@ export function keepLog(file) {
 }
 
 /** Start server.mjs as a child and wait until it answers. */
-export async function startServer({ databaseUrl, port, dev = false, quiet = false, log }) {
+export async function startServer({ database, port, dev = false, quiet = false, log, env: more = {} }) {
   const env = {
     ...process.env,
     NODE_ENV: dev ? 'development' : 'production',
-    DATABASE_URL: databaseUrl,
+    DATABASE_URL: database.appUrl,
+    DESK_DATABASE_URL: database.deskUrl,
     PORT: String(port),
     ...(log ? { NEAT_FOLD_LOG: log } : {}),
+    ...more,
   };
   const child = spawn(process.execPath, ['--enable-source-maps', 'server.mjs'], {
     cwd: root,
@@ -167,22 +175,34 @@ export async function startServer({ databaseUrl, port, dev = false, quiet = fals
   throw new Error('the server did not come up');
 }
 
-/** Start the stand-ins of a machine and a meter; they are good to have and nothing waits for them. */
-export async function startStandIns({ app, tokens, port = 0 }) {
-  const child = spawn(
-    process.execPath,
-    ['--import', 'tsx', 'stand-ins/devices.ts', '--app', app, '--tokens', tokens, '--port', String(port)],
-    { cwd: root, stdio: ['ignore', 'pipe', 'ignore'], env: { ...process.env, NODE_OPTIONS: '' } },
-  );
-  const address = await new Promise((resolve, reject) => {
-    const late = setTimeout(() => reject(new Error('the stand-ins did not come up')), 20_000);
-    child.once('exit', () => reject(new Error('the stand-ins did not come up')));
+/** Start a stand-in and wait until it prints the addresses it is reached at. */
+async function standIn(script, args, addresses) {
+  const child = spawn(process.execPath, ['--import', 'tsx', script, ...args], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'ignore'],
+    env: { ...process.env, NODE_OPTIONS: '' },
+  });
+  const found = await new Promise((resolve, reject) => {
+    const fails = () => reject(new Error('the stand-ins did not come up'));
+    const late = setTimeout(fails, 20_000);
+    child.once('exit', fails);
     child.stdout.on('data', (data) => {
-      const m = /http:\S+/.exec(String(data));
+      const m = addresses.exec(String(data));
       if (!m) return;
       clearTimeout(late);
-      resolve(m[0]);
+      resolve(m);
     });
   });
-  return { child, address };
+  return { child, found };
+}
+/** Stand-ins of a machine and a meter; they are good to have and nothing waits for them. */
+export async function startStandIns({ app, tokens, port = 0 }) {
+  const args = ['--app', app, '--tokens', tokens, '--port', String(port)];
+  const { child, found } = await standIn('stand-ins/devices.ts', args, /http:\S+/);
+  return { child, address: found[0] };
+}
+/** A mail server that delivers nothing and shows what it was given. */
+export async function startMailStandIn({ port = 0 }) {
+  const { child, found } = await standIn('stand-ins/mail.ts', ['--port', String(port)], /(smtp:\S+)\s+(http:\S+)/);
+  return { child, smtp: found[1], address: found[2] };
 }

@@ -78,10 +78,16 @@ export function HouseholdMenu({ view }: { view: ShellView }) {
     <Menu ref={ref} onKeyDown={close}>
       <summary>{view.household}</summary>
       <div>
-        <Link to="/wardrobe">Wardrobe</Link>
-        <Link to="/household">Machines, water, rules</Link>
-        <Link to="/transfer">Bring in and take out</Link>
-        <hr />
+        {!view.looksOnly && (
+          <>
+            <Link to="/wardrobe">Wardrobe</Link>
+            <Link to="/household">Machines, water, rules</Link>
+            <Link to="/transfer">Bring in and take out</Link>
+          </>
+        )}
+        {view.account !== null && !view.looksOnly && <Link to="/household/people">People</Link>}
+        {view.account !== null && <Link to="/account">{view.account}: account</Link>}
+        {view.founds && <hr />}
         {view.households
           .filter((h) => !h.here)
           .map((h) => (
@@ -92,8 +98,12 @@ export function HouseholdMenu({ view }: { view: ShellView }) {
               </button>
             </PostForm>
           ))}
-        <Link to="/begin">Set up another household</Link>
-        <Link to="/households">All households</Link>
+        {view.founds && (
+          <>
+            <Link to="/begin">Set up another household</Link>
+            <Link to="/households">All households</Link>
+          </>
+        )}
       </div>
     </Menu>
   );

@@ -1,0 +1,77 @@
+/**
+ * The queue of work, in the database: what one server orders, any server does. Letters leave through it, plans are made through it
+ * (app/work), and what has to happen at its moment is looked for once a minute, by one of them.
+ */
+import PgBoss from 'pg-boss';
+import { deskUrl } from '@data/desk.ts';
+import { log } from './log.server.ts';
+
+export type QueueName = 'waited-for' | 'later' | 'timed' | 'mail';
+export interface Letter {
+  to: string;
+  subject: string;
+  text: string;
+}
+/** What is ordered, by queue. */
+export interface Orders {
+  'waited-for': { householdId: string; workId: string };
+  later: { householdId: string; workId: string };
+  timed: Record<string, never>;
+  mail: Letter;
+}
+type Handlers = { [Q in QueueName]: { doAtOnce: number; work: (order: Orders[Q]) => Promise<void> } };
+
+/** As scripts/lib/queues.mjs makes it. */
+const schema = 'queue';
+const connections = 6;
+let boss: Promise<PgBoss> | undefined;
+const workers = new Map<QueueName, string[]>();
+
+function begin(): Promise<PgBoss> {
+  const made = new PgBoss({
+    connectionString: deskUrl(),
+    schema,
+    migrate: false,
+    max: connections,
+    maintenanceIntervalSeconds: 30,
+    archiveCompletedAfterSeconds: 600,
+    cronWorkerIntervalSeconds: 5,
+  });
+  made.on('error', (error) => log.warn({ err: error }, 'the queue did not answer'));
+  return made.start();
+}
+const queue = (): Promise<PgBoss> => {
+  boss ??= begin();
+  // A database that was away is asked again at the next order.
+  boss.catch(() => {
+    boss = undefined;
+  });
+  return boss;
+};
+
+/** Order work of a queue; this server looks at once whether it may do it itself. */
+export async function order<Q extends QueueName>(name: Q, data: Orders[Q]): Promise<void> {
+  const q = await queue();
+  await q.send(name, data);
+  for (const id of workers.get(name) ?? []) q.notifyWorker(id);
+}
+
+/** Take part in the work of all queues from now on. */
+export async function takePart(handlers: Handlers): Promise<void> {
+  const q = await queue();
+  for (const [name, { doAtOnce, work }] of Object.entries(handlers) as [QueueName, Handlers[QueueName]][])
+    for (let k = 0; k < doAtOnce; k++) {
+      const id = await q.work<Orders[QueueName]>(name, { pollingIntervalSeconds: 1, batchSize: 1 }, async ([job]) => {
+        if (job) await (work as (order: Orders[QueueName]) => Promise<void>)(job.data);
+      });
+      workers.set(name, [...(workers.get(name) ?? []), id]);
+    }
+  await q.schedule('timed', '* * * * *');
+}
+
+export async function closeQueue(): Promise<void> {
+  const known = await boss?.catch(() => undefined);
+  boss = undefined;
+  workers.clear();
+  await known?.stop({ graceful: true, timeout: 3_000, wait: true }).catch(() => undefined);
+}
