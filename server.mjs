@@ -33,7 +33,8 @@ if (dev) {
 // The home network is listened to only when the start command says so, and only encrypted; who is let in is app/server/share.server.ts.
 const share = process.env.NEAT_FOLD_SHARE ? JSON.parse(process.env.NEAT_FOLD_SHARE) : null;
 const shared =
-  share && https.createServer({ key: readFileSync(share.key), cert: readFileSync(share.cert), minVersion: 'TLSv1.2' }, root);
+  share &&
+  https.createServer({ key: readFileSync(share.key), cert: readFileSync(share.cert), minVersion: 'TLSv1.2' }, root);
 const servers = [[server, port, host], ...(shared ? [[shared, share.port, '0.0.0.0']] : [])];
 for (const [listener, at] of servers) {
   // A line that says nothing for long, or sends its head for minutes, is closed.

@@ -35,7 +35,13 @@ declare module 'react-aria-components' {
 export const middleware = [admit];
 
 /** Pages that need no household yet. */
-const beforeAnyHousehold: ReadonlySet<string> = new Set(['/', '/welcome', '/begin', '/households', '/transfer/archive']);
+const beforeAnyHousehold: ReadonlySet<string> = new Set([
+  '/',
+  '/welcome',
+  '/begin',
+  '/households',
+  '/transfer/archive',
+]);
 export const loader = ({ request, context }: Route.LoaderArgs) => {
   const visitor = context.get(visitorContext);
   if (visitor.householdId === null) return answering(context, () => Promise.resolve(outsideView(visitor)));
@@ -115,7 +121,13 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
       <Shell view={null}>
         <Empty
           title={
-            missing ? 'This shelf is empty' : status === 403 ? 'This drawer is not yours to open' : away ? 'The cupboard does not open' : 'Something came apart at the seam'
+            missing
+              ? 'This shelf is empty'
+              : status === 403
+                ? 'This drawer is not yours to open'
+                : away
+                  ? 'The cupboard does not open'
+                  : 'Something came apart at the seam'
           }
           action={
             away ? (

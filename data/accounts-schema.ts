@@ -5,6 +5,7 @@
  */
 import { sql } from 'drizzle-orm';
 import { boolean, index, integer, pgSchema, primaryKey, text, timestamp, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import type { Role } from './roles.ts';
 
 export const accountsSchema = pgSchema('accounts');
 const at = (name: string) => timestamp(name, { withTimezone: true });
@@ -89,9 +90,6 @@ export const passkeys = accountsSchema.table(
   (t) => [index('passkey_user').on(t.userId)],
 );
 
-/** An owner decides about people and the household itself, a member does the washing, a helper sees tickets and clocks. */
-export const roles = ['owner', 'member', 'helper'] as const;
-export type Role = (typeof roles)[number];
 export const memberships = accountsSchema.table(
   'membership',
   {
@@ -118,10 +116,7 @@ export const invitations = accountsSchema.table(
     acceptedAt: at('accepted_at'),
     revokedAt: at('revoked_at'),
   },
-  (t) => [
-    primaryKey({ columns: [t.householdId, t.id] }),
-    uniqueIndex('invitation_token').on(t.tokenDigest),
-  ],
+  (t) => [primaryKey({ columns: [t.householdId, t.id] }), uniqueIndex('invitation_token').on(t.tokenDigest)],
 );
 /** Wrong passwords of late, by a digest of the address: so many close the door for a while, whether anybody lives there or not. */
 export const failedSignIns = accountsSchema.table('failed_sign_in', {

@@ -10,8 +10,8 @@ import {
   sessions,
   trail,
   users,
-  type Role,
 } from './accounts-schema.ts';
+import type { Role } from './roles.ts';
 import { desk, type AtDesk } from './desk.ts';
 import { isUuid } from './ids.ts';
 
@@ -125,9 +125,7 @@ export function endMembership(by: string, householdId: string, userId: string): 
     if (by !== userId && mine !== 'owner') return 'not-owner';
     if (!all.some((m) => m.userId === userId)) return 'gone';
     if (ownersWithout(all, userId) === 0) return 'last-owner';
-    await tx
-      .delete(memberships)
-      .where(and(eq(memberships.householdId, householdId), eq(memberships.userId, userId)));
+    await tx.delete(memberships).where(and(eq(memberships.householdId, householdId), eq(memberships.userId, userId)));
     // Pages that are still open look at nothing from now on.
     await tx
       .update(sessions)
@@ -219,10 +217,7 @@ export function acceptInvitation(
       .where(and(eq(invitations.tokenDigest, digestOf(token)), openInvitation(now)))
       .returning({ householdId: invitations.householdId, role: invitations.role });
     if (!row) return null;
-    await tx
-      .insert(memberships)
-      .values({ householdId: row.householdId, userId, role: row.role })
-      .onConflictDoNothing();
+    await tx.insert(memberships).values({ householdId: row.householdId, userId, role: row.role }).onConflictDoNothing();
     await tx.update(sessions).set({ householdId: row.householdId }).where(eq(sessions.token, sessionToken));
     await note(tx, { what: 'joined', userId, householdId: row.householdId, about: row.role });
     return { householdId: row.householdId };
@@ -279,9 +274,7 @@ export async function sessionsOf(userId: string, here: string, now: Date): Promi
 export async function endSessions(userId: string, here: string, id: string): Promise<void> {
   await desk()
     .delete(sessions)
-    .where(
-      and(eq(sessions.userId, userId), ne(sessions.token, here), id === '' ? undefined : eq(sessions.id, id)),
-    );
+    .where(and(eq(sessions.userId, userId), ne(sessions.token, here), id === '' ? undefined : eq(sessions.id, id)));
 }
 export const dropSession = async (token: string): Promise<void> => {
   await desk().delete(sessions).where(eq(sessions.token, token));
@@ -312,9 +305,7 @@ export async function mailedMembers(householdId: string): Promise<string[]> {
     .select({ email: users.email })
     .from(memberships)
     .innerJoin(users, eq(users.id, memberships.userId))
-    .where(
-      and(eq(memberships.householdId, householdId), eq(memberships.mailed, true), eq(users.emailVerified, true)),
-    );
+    .where(and(eq(memberships.householdId, householdId), eq(memberships.mailed, true), eq(users.emailVerified, true)));
   return rows.map((r) => r.email);
 }
 

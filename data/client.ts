@@ -49,9 +49,7 @@ export function database(): Database {
  * or work that was ordered there (its id). The database judges it; nobody chooses a household by its id alone (decision 18).
  */
 export type Key =
-  | { by: 'home' }
-  | { by: 'session' | 'device' | 'calendar' | 'pocket'; proof: string }
-  | { by: 'work'; proof: string };
+  { by: 'home' } | { by: 'session' | 'device' | 'calendar' | 'pocket'; proof: string } | { by: 'work'; proof: string };
 /** A household and what opens it. */
 export interface Door {
   householdId: string;

@@ -3,12 +3,10 @@ import { createHash, randomBytes, randomInt } from 'node:crypto';
 import { and, desc, eq, gt, isNull, lt, sql } from 'drizzle-orm';
 import { database, type Transaction } from './client.ts';
 import { isUuid } from './ids.ts';
+import { pairing } from './pairing.ts';
 import { pairings, pockets } from './schema.ts';
 
 const digestOf = (text: string): string => createHash('sha256').update(text).digest('hex');
-
-/** A code of eight digits is good once, for ten minutes, and after five wrong guesses not at all. */
-export const pairing = { digits: 8, minutes: 10, wrongGuesses: 5 } as const;
 
 /** A new code; the one before is good no more. */
 export async function newPairing(tx: Transaction, householdId: string, now: Date): Promise<string> {

@@ -133,23 +133,14 @@ export const beat = async (
 /** It is done, if it still is theirs who did it: what came of it is stored in the same transaction. */
 export async function finishWork(tx: Transaction, w: Begun, result: unknown, now: Date): Promise<boolean> {
   const done = one(
-    await tx
-      .update(works)
-      .set({ state: 'done', result, endedAt: now })
-      .where(mine(w))
-      .returning({ id: works.id }),
+    await tx.update(works).set({ state: 'done', result, endedAt: now }).where(mine(w)).returning({ id: works.id }),
   );
   // Of what is done, one result of its kind and subject is kept.
   if (done)
     await tx
       .delete(works)
       .where(
-        and(
-          eq(works.kind, w.kind),
-          eq(works.subject, w.subject),
-          eq(works.state, 'done'),
-          sql`${works.id} <> ${w.id}`,
-        ),
+        and(eq(works.kind, w.kind), eq(works.subject, w.subject), eq(works.state, 'done'), sql`${works.id} <> ${w.id}`),
       );
   return done;
 }

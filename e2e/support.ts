@@ -7,18 +7,23 @@ import { chromium, type Browser, type BrowserContext, type Page } from 'playwrig
 
 interface Scripts {
   dropDatabase: (d: unknown) => Promise<void>;
-  prepareDatabase: (d: unknown, folder: string) => Promise<void>;
+  prepareDatabase: (d: unknown, folder: string, options: { mode: 'home' | 'hosted' }) => Promise<void>;
 }
 const root = process.cwd();
-const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string; deskUrl: string };
+const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string; deskUrl: string; ownerUrl: string };
+export const ownerUrl = cluster.ownerUrl;
 const port = Number(process.env.E2E_PORT);
 export const address = `http://127.0.0.1:${port}`;
 
-/** Drop, migrate and load the demo. */
-export async function freshHousehold(): Promise<void> {
+/** Drop and migrate. */
+export async function freshDatabase(mode: 'home' | 'hosted'): Promise<void> {
   const scripts = (await import(path.join(root, 'scripts/lib/migrate.mjs'))) as Scripts;
   await scripts.dropDatabase(cluster);
-  await scripts.prepareDatabase(cluster, path.join(root, 'data/migrations'));
+  await scripts.prepareDatabase(cluster, path.join(root, 'data/migrations'), { mode });
+}
+/** Drop, migrate and load the demo. */
+export async function freshHousehold(): Promise<void> {
+  await freshDatabase('home');
   const child = spawn(process.execPath, ['--import', 'tsx', 'data/seed.ts'], {
     env: { ...process.env, DATABASE_URL: cluster.appUrl, NODE_OPTIONS: '' },
     stdio: ['ignore', 'ignore', 'inherit'],
@@ -95,7 +100,7 @@ export function watch(context: BrowserContext): string[] {
   context.setDefaultNavigationTimeout(40_000); // a busy machine is no defect; a page that never comes still fails
   context.on('page', (page) => {
     page.on('console', (m) => {
-      if ((m.type() === 'error' || m.type() === 'warning') && !/status of (404|409|422)/.test(m.text()))
+      if ((m.type() === 'error' || m.type() === 'warning') && !/status of (403|404|409|410|422|429)/.test(m.text()))
         troubles.push(`${page.url()}: ${m.text()}`);
     });
     page.on('pageerror', (e) => troubles.push(`${page.url()}: ${e.message}`));
@@ -107,8 +112,8 @@ export const phone = { width: 390, height: 844 } as const;
 export const laptop = { width: 1280, height: 800 } as const;
 
 /** Open a page and wait until it is alive (or at least there, without JavaScript). */
-export async function open(page: Page, to: string): Promise<void> {
-  await page.goto(`${address}${to}`);
+export async function open(page: Page, to: string, at = address): Promise<void> {
+  await page.goto(`${at}${to}`);
   await page.waitForSelector('[data-hydrated="true"], [data-error]', { timeout: 10_000 }).catch(async () => {
     await page.waitForSelector('main');
   });

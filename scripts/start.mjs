@@ -35,7 +35,8 @@ sayPlainly();
 checkNode();
 if (!Number.isInteger(port) || port < 1 || port > 65535) fail(`PORT must be a port number, not "${process.env.PORT}"`);
 if (mode !== 'home' && mode !== 'hosted') fail(`NEAT_FOLD_MODE is home or hosted, not "${mode}"`);
-if (mode === 'hosted' && share) fail('--share is for a machine at home; a hosted service stands behind a proxy (docs/scale.md)');
+if (mode === 'hosted' && share)
+  fail('--share is for a machine at home; a hosted service stands behind a proxy (docs/scale.md)');
 const sharePort = port + 1;
 const checkPort = async () => {
   if (!(await portIsFree(port)))

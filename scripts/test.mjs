@@ -90,7 +90,12 @@ try {
   await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
   await Promise.all([readSources(), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
-  if (wanted('database')) await jest('database', ['data'], { DATABASE_URL: database.appUrl, DESK_DATABASE_URL: database.deskUrl });
+  if (wanted('database'))
+    await jest('database', ['data'], {
+      DATABASE_URL: database.appUrl,
+      DESK_DATABASE_URL: database.deskUrl,
+      OWNER_DATABASE_URL: database.ownerUrl,
+    });
   if (wanted('browser')) ensureBuild();
   if (wanted('browser'))
     await jest('browser', ['browser'], { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) });

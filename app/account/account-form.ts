@@ -14,7 +14,10 @@ const email = v.pipe(
 );
 const newPassword = v.pipe(
   v.string('Password: is missing.'),
-  v.minLength(passwordLength.least, `Password: at least ${passwordLength.least} characters; a few words make a good one.`),
+  v.minLength(
+    passwordLength.least,
+    `Password: at least ${passwordLength.least} characters; a few words make a good one.`,
+  ),
   v.maxLength(passwordLength.most, `Password: at most ${passwordLength.most} characters.`),
 );
 const name = v.pipe(
@@ -28,14 +31,22 @@ const to = v.optional(v.string());
 
 export const signUpSchema = v.object({ name, email, password: newPassword, to });
 export const signInSchema = v.object({
-  email: v.pipe(v.string('Mail address: is missing.'), v.trim(), v.toLowerCase(), v.maxLength(254, 'Mail address: at most 254 characters.')),
+  email: v.pipe(
+    v.string('Mail address: is missing.'),
+    v.trim(),
+    v.toLowerCase(),
+    v.maxLength(254, 'Mail address: at most 254 characters.'),
+  ),
   password: v.pipe(v.string('Password: is missing.'), v.maxLength(passwordLength.most, 'Password: is too long.')),
   to,
 });
 export const forgotSchema = v.object({ email });
 export const resetSchema = v.object({ password: newPassword });
 export const changePasswordSchema = v.object({
-  current: v.pipe(v.string('Password now: is missing.'), v.maxLength(passwordLength.most, 'Password now: is too long.')),
+  current: v.pipe(
+    v.string('Password now: is missing.'),
+    v.maxLength(passwordLength.most, 'Password now: is too long.'),
+  ),
   password: newPassword,
 });
 

@@ -100,7 +100,12 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
           });
           await noteTrail({ what: 'password-set', userId });
           return data<Answer>(
-            { section: 'password', reply: null, problem: null, said: 'The new password holds; every other place is signed off.' },
+            {
+              section: 'password',
+              reply: null,
+              problem: null,
+              said: 'The new password holds; every other place is signed off.',
+            },
             { headers: cookiesOf(headers) },
           );
         } catch (error) {
@@ -122,8 +127,7 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
               throw error;
             },
           );
-        if (!right)
-          return answer('delete', { problem: 'Password now: that is not it. Nothing was deleted.' }, 422);
+        if (!right) return answer('delete', { problem: 'Password now: that is not it. Nothing was deleted.' }, 422);
         const alone = await ownedAlone(userId);
         if (alone.length > 0)
           return answer(
@@ -274,8 +278,8 @@ export default function AccountPage({ loaderData: v, actionData }: Route.Compone
       <Section>
         <h2>Delete the account</h2>
         <p>
-          With its passkeys and memberships. Households of others stay as they are; one of yours is handed over or deleted
-          first. <a href="/household.zip">Take a copy of the household you look at</a>.
+          With its passkeys and memberships. Households of others stay as they are; one of yours is handed over or
+          deleted first. <a href="/household.zip">Take a copy of the household you look at</a>.
         </p>
         <FormStack style={{ maxWidth: '27rem' }}>
           {gone?.problem && (

@@ -20,6 +20,8 @@ function make() {
     secret: secret(),
     trustedOrigins: [address],
     telemetry: { enabled: false },
+    // What went wrong with a password is in the trail; the library's own lines would say it twice.
+    logger: { level: 'error' },
     // Rates and closed doors are ours (guards.server.ts, data/accounts.ts): counted over all servers, the same for every address.
     rateLimit: { enabled: false },
     database: drizzleAdapter(desk(), {

@@ -20,7 +20,10 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
     await noteTrail({ what: 'password-asked' });
   });
   // The same words whether anybody has that address or not.
-  return data({ reply: null, said: `If ${email} has an account, a letter with a link is on its way. It is good for an hour.` });
+  return data({
+    reply: null,
+    said: `If ${email} has an account, a letter with a link is on its way. It is good for an hour.`,
+  });
 };
 
 export default function Forgot({ actionData }: Route.ComponentProps) {

@@ -46,10 +46,7 @@ export default function SignIn({ loaderData: v, actionData }: Route.ComponentPro
     <Doorstep
       title="Sign in"
       said={actionData ? null : v.said}
-      problem={
-        actionData?.problem ??
-        problemsOf(reply)
-      }
+      problem={actionData?.problem ?? problemsOf(reply)}
       below={
         <>
           <Link to={`/account/sign-up${to}`}>Make an account</Link>

@@ -53,8 +53,19 @@ export default function SignUp({ loaderData, actionData }: Route.ComponentProps)
     >
       {actionData?.said ? null : (
         <>
-          <TextField {...bind('name', 'What others of your household call you')} defaultValue={value('name')} autoComplete="name" required />
-          <TextField {...bind('email', 'Mail address')} type="email" defaultValue={value('email')} autoComplete="email" required />
+          <TextField
+            {...bind('name', 'What others of your household call you')}
+            defaultValue={value('name')}
+            autoComplete="name"
+            required
+          />
+          <TextField
+            {...bind('email', 'Mail address')}
+            type="email"
+            defaultValue={value('email')}
+            autoComplete="email"
+            required
+          />
           <TextField
             {...bind('password', 'Password')}
             type="password"

@@ -17,6 +17,8 @@ import { hardnessOptions } from './hardness-options.ts';
 import type { Route } from './+types/household';
 import { generalSchema, givenWeights, hardnessOf, rulesSchema, weightFields, weightsSchema } from './household-form.ts';
 import { errorOf, readForm, typedValue, seenOf, replyOf } from '../forms/read.ts';
+import { visitorContext } from '../server/context.ts';
+import { hosted } from '../server/mode.server.ts';
 import { field, notFound, withHousehold, onSubmit, conflict } from '../server/request.server.ts';
 import { clockText } from '../shared/words.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
@@ -67,6 +69,8 @@ export const loader = ({ context }: Route.LoaderArgs) =>
     const h = householdOf(view.document);
     const change = await newestChange(tx);
     return {
+      hosted,
+      letsIn: !hosted && context.get(visitorContext).role === 'owner',
       start: shownGeneral(view, h),
       seen: {
         general: versionOf(shownGeneral(view, h)),
@@ -226,6 +230,18 @@ export default function Household({ loaderData: v, actionData }: Route.Component
           <p>Machine, water and cupboard decide what can be done; your rules decide between schools.</p>
           <p>
             <Link to="/upkeep">Care of the machines</Link> · <Link to="/household/devices">Devices that report</Link>
+            {v.hosted && (
+              <>
+                {' '}
+                · <Link to="/household/people">People</Link>
+              </>
+            )}
+            {v.letsIn && (
+              <>
+                {' '}
+                · <Link to="/household/phones">Phones</Link>
+              </>
+            )}
           </p>
         </div>
       </PageHead>

@@ -7,7 +7,7 @@ import type { Route } from './+types/households';
 import { visitorContext } from '../server/context.ts';
 import { doorOf, goTo, householdsFor } from '../server/door.server.ts';
 import { hosted } from '../server/mode.server.ts';
-import { answering, field, formOf, onSubmit } from '../server/request.server.ts';
+import { answering, field, formOf, onSubmit, type Scope } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -40,7 +40,7 @@ export const action = async (args: Route.ActionArgs) => {
   }
   if (args.context.get(visitorContext).role !== 'owner')
     return data({ error: 'Only an owner deletes a household.' }, { status: 403 });
-  return onSubmit(args, async ({ tx, householdId }, posted) => {
+  const forget = async ({ tx, householdId }: Scope, posted: FormData) => {
     const view = await readHousehold(tx);
     if (!view) return redirect('/welcome');
     if (householdId === demoHouseholdId)
@@ -52,7 +52,9 @@ export const action = async (args: Route.ActionArgs) => {
       );
     await forgetHousehold(tx);
     return redirect('/welcome');
-  });
+  };
+  // Nothing is kept of it, not even that the form was answered: sent twice it finds nothing to delete.
+  return onSubmit(args, forget, { repeatable: () => true });
 };
 
 const List = styled(Rows)`
@@ -76,8 +78,10 @@ export default function Households({ loaderData: v, actionData }: Route.Componen
       <PageHead>
         <div>
           <h1>Households</h1>
-          <p>Each has its own clothes, machines, rules and log. {v.hosted ? 'You look' : 'This browser looks'} at one of
-            them at a time.</p>
+          <p>
+            Each has its own clothes, machines, rules and log. {v.hosted ? 'You look' : 'This browser looks'} at one of
+            them at a time.
+          </p>
         </div>
         <LinkButton href="/begin">Set up another</LinkButton>
       </PageHead>

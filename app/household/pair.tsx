@@ -1,6 +1,7 @@
 import { data, redirect } from 'react-router';
 import * as v from 'valibot';
-import { pair, pairing } from '@data/pockets.ts';
+import { pairing } from '@data/pairing.ts';
+import { pair } from '@data/pockets.ts';
 import type { Route } from './+types/pair';
 import { Doorstep } from '../account/parts/doorstep.tsx';
 import { problemsOf } from '../account/account-form.ts';
@@ -36,9 +37,12 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
   if (!read.ok) return data(read.reply, { status: 422 });
   const token = await answering(context, () => pair(read.value.code, read.value.name));
   if (!token)
-    return data(replyOf(form, { code: ['Code: this one is not good, or not any more. Ask for a new one at the other screen.'] }), {
-      status: 403,
-    });
+    return data(
+      replyOf(form, { code: ['Code: this one is not good, or not any more. Ask for a new one at the other screen.'] }),
+      {
+        status: 403,
+      },
+    );
   return redirect('/wash', { headers: { 'Set-Cookie': await keepPocketToken(token) } });
 };
 

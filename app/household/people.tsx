@@ -1,7 +1,7 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import * as v from 'valibot';
-import { roles, type Role } from '@data/accounts-schema.ts';
+import { roles, type Role } from '@data/roles.ts';
 import {
   endMembership,
   giveRole,
@@ -192,7 +192,7 @@ export default function PeoplePage({ loaderData: view, actionData }: Route.Compo
               {m.id === view.me ? ' (you)' : ''}
               <small>{m.email ? `${m.email}, ${m.role}` : m.role}</small>
             </span>
-            {view.owner && (
+            {view.owner && !(m.id === view.me && view.onlyOwner) && (
               <PostForm>
                 <input type="hidden" name="person" value={m.id} />
                 <select name="role" defaultValue={m.role} aria-label={`Role of ${m.name}`}>
@@ -202,8 +202,8 @@ export default function PeoplePage({ loaderData: view, actionData }: Route.Compo
                     </option>
                   ))}
                 </select>
-                <Button type="submit" name="intent" value="role" $quiet aria-label={`Give ${m.name} this role`}>
-                  Give
+                <Button type="submit" name="intent" value="role" $quiet aria-label={`Change the role of ${m.name}`}>
+                  Change
                 </Button>
               </PostForm>
             )}
@@ -231,7 +231,7 @@ export default function PeoplePage({ loaderData: view, actionData }: Route.Compo
             </Notice>
           )}
           <FormStack style={{ maxWidth: '44rem' }}>
-            <FieldGrid>
+            <FieldGrid $min="20rem">
               <TextField
                 name="name"
                 label="For whom"
@@ -278,14 +278,17 @@ export default function PeoplePage({ loaderData: view, actionData }: Route.Compo
             <Quiet>{view.mailed ? 'You get a letter within a minute.' : 'You get no mail.'}</Quiet>
           </Actions>
         </PostForm>
-        <PostForm>
-          <Actions>
-            <Button type="submit" name="intent" value="leave" $danger>
-              Leave this household
-            </Button>
-            {view.owner && view.onlyOwner && <Quiet>You are its only owner: hand it over first.</Quiet>}
-          </Actions>
-        </PostForm>
+        {view.owner && view.onlyOwner ? (
+          <Quiet>You are its only owner. To leave, hand it over first; or delete it under Households.</Quiet>
+        ) : (
+          <PostForm>
+            <Actions>
+              <Button type="submit" name="intent" value="leave" $danger>
+                Leave this household
+              </Button>
+            </Actions>
+          </PostForm>
+        )}
       </Section>
     </>
   );

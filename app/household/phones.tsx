@@ -1,7 +1,8 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { readHousehold } from '@data/household.ts';
-import { listPockets, newPairing, pairing, pairingOpen, throwOut } from '@data/pockets.ts';
+import { pairing } from '@data/pairing.ts';
+import { listPockets, newPairing, pairingOpen, throwOut } from '@data/pockets.ts';
 import type { Route } from './+types/phones';
 import { conflict, field, onSubmit, withHousehold } from '../server/request.server.ts';
 import { clockText, dayAndYear } from '../shared/words.ts';
@@ -38,7 +39,11 @@ export const action = (args: Route.ActionArgs) =>
     const share = shareOf();
     if (!share)
       return data(
-        { problem: 'This machine is not shared just now: start it with npm start -- --share.', code: null, pictures: [] },
+        {
+          problem: 'This machine is not shared just now: start it with npm start -- --share.',
+          code: null,
+          pictures: [],
+        },
         { status: 409 },
       );
     const code = await newPairing(tx, householdId, now);
@@ -74,7 +79,10 @@ const Card = styled.div`
     gap: 0.6rem;
   }
   .code {
-    font: 2.6rem/1 'Young Serif', Georgia, serif;
+    font:
+      2.6rem/1 'Young Serif',
+      Georgia,
+      serif;
     letter-spacing: 0.06em;
     white-space: nowrap;
   }
@@ -134,8 +142,8 @@ export default function Phones({ loaderData: v, actionData }: Route.ComponentPro
       )}
       {!v.share && (
         <Notice title="Only this computer can open Neat Fold just now">
-          Stop it and start it with <code>npm start -- --share</code>. Then it listens on the home network too, encrypted,
-          and lets in only what you let in here.
+          Stop it and start it with <code>npm start -- --share</code>. Then it listens on the home network too,
+          encrypted, and lets in only what you let in here.
         </Notice>
       )}
       {v.share && (
@@ -195,12 +203,14 @@ export default function Phones({ loaderData: v, actionData }: Route.ComponentPro
         <Section>
           <h2>When the phone warns you</h2>
           <p>
-            The line is encrypted with a certificate this computer made itself. No authority vouches for it, so a browser says
-            that the connection is not private. That is true of strangers’ pages; here you can look for yourself:
+            The line is encrypted with a certificate this computer made itself. No authority vouches for it, so a
+            browser says that the connection is not private. That is true of strangers’ pages; here you can look for
+            yourself:
           </p>
           <Steps>
             <li>
-              On the phone, open the details of the warning and compare the certificate’s SHA-256 fingerprint with this one:
+              On the phone, open the details of the warning and compare the certificate’s SHA-256 fingerprint with this
+              one:
               <Finger>{v.share.fingerprint}</Finger>
               If they are the same, it is this computer: go on. If not, do not.
             </li>
@@ -210,8 +220,8 @@ export default function Phones({ loaderData: v, actionData }: Route.ComponentPro
             </li>
           </Steps>
           <p>
-            Without the second step everything is shown and stored as usual, but the browser allows no notifications and keeps
-            no pages for a cellar without a connection: a wash by hand then needs the line all the time.
+            Without the second step everything is shown and stored as usual, but the browser allows no notifications and
+            keeps no pages for a cellar without a connection: a wash by hand then needs the line all the time.
           </p>
         </Section>
       )}

@@ -1,5 +1,5 @@
 /** Which page is whose: decided in one place, by address and role, before any page is made. */
-import type { Role } from '@data/accounts-schema.ts';
+import type { Role } from '@data/roles.ts';
 
 /** What a page asks of whoever comes; each includes those after it. */
 export type Need =
@@ -59,7 +59,8 @@ const atLeast = (role: Role | null, least: Role): boolean =>
  * admission({ hosted: true, signedIn: true, stranger: false, pocket: false, role: 'helper' }, 'POST', '/loads/1') // 'refused'
  */
 export function admission(who: Asker, method: string, pathname: string): Admission {
-  const path = pathname.replace(/\/_?(index|root)\.data$/, '/').replace(/\.data$/, '');
+  // A page asked for as data is the same page: `/wash.data`, `/wash/_.data`, `/_root.data`.
+  const path = pathname.replace(/\/_(root)?\.data$/, '/').replace(/\.data$/, '').replace(/(?<=.)\/$/, '');
   const rule = rules.find((r) => r.path.test(path));
   if (rule?.in && rule.in !== (who.hosted ? 'hosted' : 'home')) return 'no-such-page';
   const looking = method === 'GET' || method === 'HEAD';

@@ -3,7 +3,7 @@ import type { Logger } from 'pino';
 import { createContext } from 'react-router';
 import { demoHouseholdId } from '@data/demo/id.ts';
 import { atHome } from '@data/events.ts';
-import type { Role } from '@data/accounts-schema.ts';
+import type { Role } from '@data/roles.ts';
 import type { Key } from '@data/client.ts';
 
 /** Who asks, and what opens their household. */

@@ -18,7 +18,13 @@ export const householdOfRequest = async (header: string | null | undefined): Pro
 export const choose = (householdId: string): Promise<string> => household.serialize(householdId);
 
 /** `__Host-`: only over an encrypted line, only to this address, for the whole of it. */
-const pocket = createCookie('__Host-pocket', { httpOnly: true, secure: true, sameSite: 'lax', path: '/', maxAge: year });
+const pocket = createCookie('__Host-pocket', {
+  httpOnly: true,
+  secure: true,
+  sameSite: 'lax',
+  path: '/',
+  maxAge: year,
+});
 const tokenShape = /^[A-Za-z0-9_-]{43}$/;
 export async function pocketToken(header: string | undefined): Promise<string | null> {
   const value: unknown = await pocket.parse(header ?? null).catch(() => null);

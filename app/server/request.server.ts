@@ -9,7 +9,14 @@ import {
   parseFormData,
 } from '@remix-run/form-data-parser';
 import { data, redirect, type RouterContextProvider } from 'react-router';
-import { inHousehold, inNewHousehold, isUnavailable, lookInHousehold, NotOpened, type Transaction } from '@data/client.ts';
+import {
+  inHousehold,
+  inNewHousehold,
+  isUnavailable,
+  lookInHousehold,
+  NotOpened,
+  type Transaction,
+} from '@data/client.ts';
 import { findSubmission, keepSubmission } from '@data/submissions.ts';
 import { pageInUnits } from '@words/units.ts';
 import { oddCharacter } from '../forms/characters.ts';

@@ -3,7 +3,7 @@ import type { TLSSocket } from 'node:tls';
 import { createHash } from 'node:crypto';
 import { fromNodeHeaders } from 'better-auth/node';
 import type { Request, Response } from 'express';
-import { roleIn } from '@data/accounts.ts';
+import { householdsOf, lookAt, roleIn } from '@data/accounts.ts';
 import { pocketHome } from '@data/pockets.ts';
 import { auth } from '../account/auth.server.ts';
 import { householdOfRequest, pocketToken } from './cookie.server.ts';
@@ -34,14 +34,21 @@ async function fromSession(request: Request, response: Response): Promise<Visito
   for (const cookie of headers.getSetCookie()) response.append('Set-Cookie', cookie);
   if (!found) return nobody;
   const { session, user } = found;
-  const role = session.householdId ? await roleIn(session.householdId, user.id) : null;
+  // A session that looks at none yet looks at the first household of its account.
+  const looksAt = session.householdId ?? (await firstHousehold(session.token, user.id));
+  const role = looksAt ? await roleIn(looksAt, user.id) : null;
   return {
-    householdId: role ? (session.householdId ?? null) : null,
+    householdId: role ? looksAt : null,
     key: { by: 'session', proof: session.token },
     role: role ?? 'helper',
     account: { userId: user.id, name: user.name, email: user.email, sessionToken: session.token },
     pocket: null,
   };
+}
+
+async function firstHousehold(sessionToken: string, userId: string): Promise<string | null> {
+  const [first] = await householdsOf(userId);
+  return first && (await lookAt(sessionToken, userId, first.id)) ? first.id : null;
 }
 
 export async function visitorOf(request: Request, response: Response): Promise<Visitor> {

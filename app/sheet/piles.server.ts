@@ -63,6 +63,7 @@ export async function pilesPlan(door: Door, school: string, hamper: HamperDocume
   if (asked.ordered) await sendWork(door, 'piles', asked.id);
   await awaitWork(door, asked.id, patienceMs);
   const done = await lookInHousehold(door, known);
-  if (done?.input.digest !== digest) throw new Response('The piles take longer than usual. Try again in a minute.', { status: 503 });
+  if (done?.input.digest !== digest)
+    throw new Response('The piles take longer than usual. Try again in a minute.', { status: 503 });
   return { hamper, plan: done.result as PlanDocument };
 }

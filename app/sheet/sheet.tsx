@@ -17,10 +17,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Sheet for the machine Â
 
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   asHousehold(context, async () => ({
-    ...(await sheetView(
-      { door: doorOf(context), now: new Date() },
-      new URL(request.url).searchParams,
-    )),
+    ...(await sheetView({ door: doorOf(context), now: new Date() }, new URL(request.url).searchParams)),
     papers: Object.entries(papers),
   }));
 

@@ -6,6 +6,5 @@ import { hosted } from '../server/mode.server.ts';
 
 export async function callOut(): Promise<void> {
   for (const { householdId, load } of await takeReminders())
-    if (hosted)
-      for (const to of await mailedMembers(householdId)) await sendLetter({ kind: 'machine-done', to, load });
+    if (hosted) for (const to of await mailedMembers(householdId)) await sendLetter({ kind: 'machine-done', to, load });
 }

@@ -72,9 +72,7 @@ export async function beginWorking(): Promise<void> {
   looking = setInterval(() => {
     takeUpWork()
       .then((orphans) =>
-        Promise.all(
-          orphans.map(({ householdId, workId, kind }) => order(queueOf(kind), { householdId, workId })),
-        ),
+        Promise.all(orphans.map(({ householdId, workId, kind }) => order(queueOf(kind), { householdId, workId }))),
       )
       .catch(() => undefined); // asked again in a moment
   }, lookMs);

@@ -9,7 +9,13 @@ const lockNumber = 727_314;
 async function prepareQueue(client, ownerUrl) {
   const { queueSchema, queues } = await import('./queues.mjs');
   const { default: PgBoss } = await import('pg-boss');
-  const boss = new PgBoss({ connectionString: ownerUrl, schema: queueSchema, supervise: false, schedule: false, max: 2 });
+  const boss = new PgBoss({
+    connectionString: ownerUrl,
+    schema: queueSchema,
+    supervise: false,
+    schedule: false,
+    max: 2,
+  });
   await boss.start();
   for (const [name, options] of Object.entries(queues))
     if (await boss.getQueue(name)) await boss.updateQueue(name, options);
@@ -54,7 +60,9 @@ export async function prepareDatabase(info, migrationsFolder, { mode = 'home' } 
   await client.query('grant select, insert, update, delete on all tables in schema accounts to neatfold_desk');
   // What happened to accounts stays as it was written.
   await client.query('revoke update, delete on accounts.trail from neatfold_desk');
-  await client.query('grant execute on function households_of(text), take_up_work(), take_reminders() to neatfold_desk');
+  await client.query(
+    'grant execute on function households_of(text), take_up_work(), take_reminders() to neatfold_desk',
+  );
   await client.query('update wall.installation set mode = $1 where mode <> $1', [mode]);
   await prepareQueue(client, ownerUrl);
   await client.end();

@@ -204,6 +204,11 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
             <ShortcutSheet />
           </>
         )}
+        {!view?.household && home?.account && (
+          <Link to="/account" className="push">
+            {home.account}
+          </Link>
+        )}
       </Top>
       {view?.household && (
         <Line aria-label="Stages of the work">
