@@ -1,7 +1,8 @@
 /** Looking and changing: one moment, one change at a time, answered forms remembered, and what "not now" means. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { usualUnits } from '@core/units/choices.ts';
-import { answers, closeDatabase, inHousehold, isUnavailable, lookInHousehold, patienceMs } from './client.ts';
+import { closeDatabase, inHousehold, isUnavailable, lookInHousehold, patienceMs } from './client.ts';
+import { leaderAnswers } from './servers.ts';
 import { createHousehold, readHousehold, saveGeneral } from './household.ts';
 import { stageCounts } from './stages.ts';
 import { findSubmission, keepSubmission } from './submissions.ts';
@@ -119,11 +120,11 @@ describe('not now, or a fault of ours', () => {
     expect(isUnavailable(withCode(code))).toBe(false),
   );
   test('the database answers, and says so in time', async () => {
-    expect(await answers()).toBe(true);
+    expect(await leaderAnswers()).toBe(true);
     const url = process.env.DATABASE_URL!;
     process.env.DATABASE_URL = 'postgres://nobody:x@127.0.0.1:1/none';
     try {
-      expect(await answers(500)).toBe(false);
+      expect(await leaderAnswers(500)).toBe(false);
     } finally {
       process.env.DATABASE_URL = url;
     }

@@ -8,6 +8,7 @@ import { sql } from 'drizzle-orm';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from './schema.ts';
+import { currentUrl, whenTurned } from './servers.ts';
 
 export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
@@ -20,28 +21,47 @@ const lockTries = 3;
 
 let pool: pg.Pool | undefined;
 let db: Database | undefined;
-const connectionString = (): string => {
-  const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set');
-  return url;
-};
 
+function poolOf(connectionString: string): pg.Pool {
+  const fresh = new pg.Pool({
+    connectionString,
+    max: connections,
+    connectionTimeoutMillis: patienceMs.connection,
+    lock_timeout: patienceMs.lock,
+    statement_timeout: patienceMs.statement,
+    query_timeout: patienceMs.answer,
+    idle_in_transaction_session_timeout: patienceMs.idle,
+  });
+  fresh.on('error', () => {}); // an idle connection that breaks is replaced at the next query
+  fresh.on('connect', (client) => client.on('error', () => {})); // one that breaks in a transaction fails that request, not the server
+  return fresh;
+}
 export function database(): Database {
   if (!db) {
-    pool = new pg.Pool({
-      connectionString: connectionString(),
-      max: connections,
-      connectionTimeoutMillis: patienceMs.connection,
-      lock_timeout: patienceMs.lock,
-      statement_timeout: patienceMs.statement,
-      query_timeout: patienceMs.answer,
-      idle_in_transaction_session_timeout: patienceMs.idle,
-    });
-    pool.on('error', () => {}); // an idle connection that breaks is replaced at the next query
-    pool.on('connect', (client) => client.on('error', () => {})); // one that breaks in a transaction fails that request, not the server
+    pool = poolOf(currentUrl('DATABASE_URL'));
     db = drizzle(pool, { schema });
   }
   return db;
+}
+whenTurned(async () => {
+  const old = pool;
+  pool = undefined;
+  db = undefined;
+  await Promise.race([old?.end(), new Promise((resolve) => setTimeout(resolve, 500))]);
+});
+
+/** A follower that is only looked at, where there is one; after it gave no answer it is left alone for a while. */
+let follower: { pool: pg.Pool; db: Database } | undefined;
+let followerRestsUntil = 0;
+const followerRestMs = 5_000;
+function looking(): Database {
+  const url = process.env.DATABASE_READ_URL;
+  if (!url || Date.now() < followerRestsUntil) return database();
+  if (!follower) {
+    const lines = poolOf(url);
+    follower = { pool: lines, db: drizzle(lines, { schema }) };
+  }
+  return follower.db;
 }
 
 /**
@@ -78,14 +98,24 @@ async function found(tx: Transaction, { householdId, key }: Door): Promise<void>
 }
 
 /** Look at this household: one consistent moment, nothing can be written. An id alone is a household of this machine, at home. */
-export function lookInHousehold<T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return database().transaction(
-    async (tx) => {
-      await openFor(tx, doorTo(to));
-      return work(tx);
-    },
-    { isolationLevel: 'repeatable read', accessMode: 'read only' },
-  );
+export async function lookInHousehold<T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  const look = (from: Database): Promise<T> =>
+    from.transaction(
+      async (tx) => {
+        await openFor(tx, doorTo(to));
+        return work(tx);
+      },
+      { isolationLevel: 'repeatable read', accessMode: 'read only' },
+    );
+  const from = looking();
+  if (from === db) return look(from);
+  try {
+    return await look(from);
+  } catch (error) {
+    if (!isUnavailable(error)) throw error;
+    followerRestsUntil = Date.now() + followerRestMs;
+    return look(database());
+  }
 }
 /** Change this household: one change at a time, all of it or nothing. */
 export const inHousehold = <T>(to: Door | string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
@@ -124,40 +154,16 @@ function causes(error: unknown): Error[] {
   return all;
 }
 const hasCode = (error: unknown, codes: RegExp): boolean => causes(error).some((e) => codes.test(codeOf(e)));
-/** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had. */
-const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03)/;
+/** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had, a server that only follows. */
+const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03|25006)/;
 const brokenLine = /timeout|terminated|ECONNREFUSED|ECONNRESET|EPIPE|Connection ended|not queryable/i;
 /** Whether a failure means that the database does not answer for now, rather than a fault of ours. */
 export const isUnavailable = (error: unknown): boolean =>
   causes(error).some((e) => notNow.test(codeOf(e)) || brokenLine.test(codeOf(e)) || brokenLine.test(e.message));
 
-/** Whether the database answers, asked over a line of its own and given up after two seconds. */
-export async function answers(withinMs = 2_000): Promise<boolean> {
-  const client = new pg.Client({
-    connectionString: connectionString(),
-    connectionTimeoutMillis: withinMs,
-    query_timeout: withinMs,
-  });
-  client.on('error', () => {});
-  let timer: NodeJS.Timeout | undefined;
-  const tooLate = new Promise<false>((resolve) => {
-    timer = setTimeout(() => resolve(false), withinMs);
-  });
-  const asked = client
-    .connect()
-    .then(() => client.query('select 1'))
-    .then(
-      () => true,
-      () => false,
-    );
-  const answer = await Promise.race([asked, tooLate]);
-  clearTimeout(timer);
-  void client.end().catch(() => {});
-  return answer;
-}
-
 export async function closeDatabase(): Promise<void> {
-  await pool?.end();
+  await Promise.all([pool?.end(), follower?.pool.end()]);
   pool = undefined;
   db = undefined;
+  follower = undefined;
 }

@@ -6,6 +6,7 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import pg from 'pg';
 import * as schema from './accounts-schema.ts';
 import { patienceMs } from './client.ts';
+import { currentUrl, whenTurned } from './servers.ts';
 
 export type Desk = NodePgDatabase<typeof schema>;
 type DeskTransaction = Parameters<Parameters<Desk['transaction']>[0]>[0];
@@ -15,15 +16,10 @@ const connections = 8;
 
 let pool: pg.Pool | undefined;
 let db: Desk | undefined;
-export function deskUrl(): string {
-  const url = process.env.DESK_DATABASE_URL;
-  if (!url) throw new Error('DESK_DATABASE_URL is not set');
-  return url;
-}
 export function desk(): Desk {
   if (!db) {
     pool = new pg.Pool({
-      connectionString: deskUrl(),
+      connectionString: currentUrl('DESK_DATABASE_URL'),
       max: connections,
       connectionTimeoutMillis: patienceMs.connection,
       lock_timeout: patienceMs.lock,
@@ -37,6 +33,12 @@ export function desk(): Desk {
   }
   return db;
 }
+whenTurned(async () => {
+  const old = pool;
+  pool = undefined;
+  db = undefined;
+  await Promise.race([old?.end(), new Promise((resolve) => setTimeout(resolve, 500))]);
+});
 export async function closeDesk(): Promise<void> {
   await pool?.end();
   pool = undefined;

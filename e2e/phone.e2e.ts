@@ -176,7 +176,7 @@ describe('let in', () => {
   });
   test('it is listed, and thrown out it gets nothing in the same moment', async () => {
     await open(page, '/household/phones');
-    await page.getByText('Phone on the machine').waitFor();
+    await page.getByText('Phone on the machine', { exact: true }).waitFor();
     await page.getByRole('button', { name: 'Throw out Phone on the machine' }).click();
     await page.getByText('No phone yet').waitFor();
     expect((await ask('/hamper.json', { accept: 'application/json' })).status()).toBe(403);

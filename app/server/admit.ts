@@ -60,7 +60,10 @@ const atLeast = (role: Role | null, least: Role): boolean =>
  */
 export function admission(who: Asker, method: string, pathname: string): Admission {
   // A page asked for as data is the same page: `/wash.data`, `/wash/_.data`, `/_root.data`.
-  const path = pathname.replace(/\/_(root)?\.data$/, '/').replace(/\.data$/, '').replace(/(?<=.)\/$/, '');
+  const path = pathname
+    .replace(/\/_(root)?\.data$/, '/')
+    .replace(/\.data$/, '')
+    .replace(/(?<=.)\/$/, '');
   const rule = rules.find((r) => r.path.test(path));
   if (rule?.in && rule.in !== (who.hosted ? 'hosted' : 'home')) return 'no-such-page';
   const looking = method === 'GET' || method === 'HEAD';

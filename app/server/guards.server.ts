@@ -78,6 +78,8 @@ const limited = (limit: number, skip: (request: Request) => boolean): RequestHan
     windowMs: 60_000,
     limit,
     skip,
+    // At home a proxy is only there in trials; what it says of addresses is then not believed (app.ts).
+    validate: { xForwardedForHeader: false },
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: (request, response) =>

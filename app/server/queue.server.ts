@@ -1,9 +1,9 @@
 /**
  * The queue of work, in the database: what one server orders, any server does. Letters leave through it, plans are made through it
- * (app/work), and what has to happen at its moment is looked for once a minute, by one of them.
+ * (app/work), and what has to happen at its moment is looked for twice a minute, by one of them.
  */
 import PgBoss from 'pg-boss';
-import { deskUrl } from '@data/desk.ts';
+import { currentUrl, whenTurned } from '@data/servers.ts';
 import { log } from './log.server.ts';
 
 export type QueueName = 'waited-for' | 'later' | 'timed' | 'mail';
@@ -26,16 +26,18 @@ const schema = 'queue';
 const connections = 6;
 let boss: Promise<PgBoss> | undefined;
 const workers = new Map<QueueName, string[]>();
+/** What this server does, so that it goes on when the queue has moved. */
+let doing: Handlers | undefined;
 
 function begin(): Promise<PgBoss> {
   const made = new PgBoss({
-    connectionString: deskUrl(),
+    connectionString: currentUrl('DESK_DATABASE_URL'),
     schema,
     migrate: false,
     max: connections,
     maintenanceIntervalSeconds: 30,
     archiveCompletedAfterSeconds: 600,
-    cronWorkerIntervalSeconds: 5,
+    schedule: false,
   });
   made.on('error', (error) => log.warn({ err: error }, 'the queue did not answer'));
   return made.start();
@@ -56,8 +58,14 @@ export async function order<Q extends QueueName>(name: Q, data: Orders[Q]): Prom
   for (const id of workers.get(name) ?? []) q.notifyWorker(id);
 }
 
+/** Order what is looked for at its moment: of all servers that ask within half a minute one is heard. */
+export async function orderTimed(): Promise<void> {
+  await (await queue()).send('timed', {}, { singletonSeconds: 30 });
+}
+
 /** Take part in the work of all queues from now on. */
 export async function takePart(handlers: Handlers): Promise<void> {
+  doing = handlers;
   const q = await queue();
   for (const [name, { doAtOnce, work }] of Object.entries(handlers) as [QueueName, Handlers[QueueName]][])
     for (let k = 0; k < doAtOnce; k++) {
@@ -66,12 +74,18 @@ export async function takePart(handlers: Handlers): Promise<void> {
       });
       workers.set(name, [...(workers.get(name) ?? []), id]);
     }
-  await q.schedule('timed', '* * * * *');
 }
+
+// Another database server takes the changes: the queue is there now.
+whenTurned(async () => {
+  const handlers = doing;
+  await closeQueue();
+  if (handlers) await takePart(handlers).catch(() => undefined);
+});
 
 export async function closeQueue(): Promise<void> {
   const known = await boss?.catch(() => undefined);
   boss = undefined;
   workers.clear();
-  await known?.stop({ graceful: true, timeout: 3_000, wait: true }).catch(() => undefined);
+  await known?.stop({ graceful: true, timeout: 1_500, wait: true }).catch(() => undefined);
 }

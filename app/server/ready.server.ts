@@ -1,5 +1,5 @@
 /** Whether the database answers, known to every request at the cost of one question a second. */
-import { answers } from '@data/client.ts';
+import { leaderAnswers } from '@data/servers.ts';
 
 const freshMs = 1_000;
 let asked = { at: Number.NEGATIVE_INFINITY, answer: Promise.resolve(true) };
@@ -8,7 +8,7 @@ let asked = { at: Number.NEGATIVE_INFINITY, answer: Promise.resolve(true) };
 export function isReady(): Promise<boolean> {
   const now = Date.now();
   if (now - asked.at > freshMs) {
-    const answer = answers();
+    const answer = leaderAnswers();
     asked = { at: now, answer };
     // A question that took its whole patience is no older than its answer.
     void answer.then(() => {

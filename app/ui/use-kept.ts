@@ -1,12 +1,15 @@
 /** A page that is needed without a network: its document, its data and its files are kept for the service worker to hand out. */
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useLocation } from 'react-router';
 
-export function useKept(active: boolean, fresh: number): void {
+/** Answers false when this browser keeps nothing here: an old one, or one that does not trust the certificate of the line. */
+export function useKept(active: boolean, fresh: number): boolean {
   const { pathname } = useLocation();
+  const [able, setAble] = useState(true);
   useEffect(() => {
-    if (!import.meta.env.PROD || !active || !('serviceWorker' in navigator)) return;
+    if (!import.meta.env.PROD || !active) return;
     const keepIt = async (): Promise<void> => {
+      if (!('serviceWorker' in navigator)) throw new Error('no service worker');
       await navigator.serviceWorker.register('/sw.js', { type: 'module' });
       const files = performance
         .getEntriesByType('resource')
@@ -16,6 +19,7 @@ export function useKept(active: boolean, fresh: number): void {
       const registration = await navigator.serviceWorker.ready;
       registration.active?.postMessage({ keep: pathname, files: [...new Set(files)] });
     };
-    void keepIt().catch(() => undefined);
+    void keepIt().catch(() => setAble(false));
   }, [active, fresh, pathname]);
+  return able;
 }

@@ -7,6 +7,7 @@ import { media } from '../theme/tokens.ts';
 import { Awake } from '../ui/awake.tsx';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
+import { NotKept } from '../ui/not-kept.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
@@ -194,7 +195,7 @@ export default function Hand({ loaderData: v }: Route.ComponentProps) {
   const walk = useWalk(v);
   const running = v.status === 'running';
   useRefresh(running && walk.waiting === 0);
-  useKept(running, v.serverNow);
+  const kept = useKept(running, v.serverNow);
   const step = walkDue(v.plan, walk.progress);
   const ended = walkEnded(v.plan, walk.progress);
   if (!running)
@@ -217,6 +218,7 @@ export default function Hand({ loaderData: v }: Route.ComponentProps) {
         <h1 style={{ fontSize: '1.2rem' }}>
           {v.title} <Quiet>in {v.place}</Quiet>
         </h1>
+        <NotKept kept={kept} />
         <div style={{ display: 'flex', gap: 4, margin: '0.5rem 0' }}>
           {v.pieces.slice(0, 12).map((p) => (
             <Swatch key={p.id} cloth={p.cloth} size={22} />

@@ -4,6 +4,7 @@ import type { Route } from './+types/ticket';
 import { notFound, onSubmit, withHousehold } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
+import { NotKept } from '../ui/not-kept.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet } from '../ui/page.tsx';
 import { useKept } from '../ui/use-kept.ts';
@@ -97,7 +98,7 @@ function Start({ v }: { v: TicketView }) {
 export default function Ticket({ loaderData: v, actionData }: Route.ComponentProps) {
   const { card, figures, procedure, warnings, dryWarnings, drying } = v.facts;
   useRefresh(v.status === 'running');
-  useKept(v.status === 'running', v.serverNow);
+  const kept = useKept(v.status === 'running', v.serverNow);
   const careful = warnings.filter((w) => w.severity !== 'info');
   const notes = warnings.filter((w) => w.severity === 'info');
   const message = actionData && 'message' in actionData ? actionData.message : null;
@@ -112,6 +113,7 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
         </Edge>
         <h1>{v.title}</h1>
         <Quiet>{v.subtitle}</Quiet>
+        <NotKept kept={kept} />
         <Programme>
           {card.programme === null ? (
             <>

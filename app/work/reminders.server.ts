@@ -1,4 +1,4 @@
-/** Once a minute, by one of the servers: machines that have ended are called out, by mail to whoever asked for it. */
+/** Twice a minute, by one of the servers: machines that have ended are called out, by mail to whoever asked for it. */
 import { mailedMembers } from '@data/accounts.ts';
 import { takeReminders } from '@data/works.ts';
 import { sendLetter } from '../account/letters.server.ts';

@@ -3,14 +3,14 @@ import { setInterval } from 'node:timers';
 import { inHousehold, isUnavailable, NotOpened, type Door } from '@data/client.ts';
 import { beat, beginWork, failWork, finishWork, returnWork, takeUpWork, type Begun } from '@data/works.ts';
 import { log } from '../server/log.server.ts';
-import { order, takePart, type Orders } from '../server/queue.server.ts';
+import { order, orderTimed, takePart, type Orders } from '../server/queue.server.ts';
 import { queueOf } from './await-work.server.ts';
 import { sendByMail } from './mail.server.ts';
 import { callOut } from './reminders.server.ts';
 import { tasks, type Progress } from './tasks.server.ts';
 
 const beatMs = 1_000;
-const lookMs = 3_000;
+const lookMs = 5_000;
 
 const underWay = new Set<AbortController>();
 let closing = false;
@@ -75,6 +75,7 @@ export async function beginWorking(): Promise<void> {
         Promise.all(orphans.map(({ householdId, workId, kind }) => order(queueOf(kind), { householdId, workId }))),
       )
       .catch(() => undefined); // asked again in a moment
+    void orderTimed().catch(() => undefined);
   }, lookMs);
 }
 /** What this server has not finished goes back to the queue. */

@@ -30,7 +30,8 @@ export function findBin() {
 const num = (flag) => Number(execFileSync('id', [flag, 'postgres'], { encoding: 'utf8' }));
 /** libuv does setgid+setuid+setgroups([]) for us: no su/runuser/setpriv needed. */
 const identity = () => (isRoot ? { uid: num('-u'), gid: num('-g') } : {});
-const runAs = (cmd, args, opt = {}) =>
+/** Run one of its programs as the user the cluster belongs to. */
+export const runAs = (cmd, args, opt = {}) =>
   spawnSync(cmd, args, {
     cwd: '/',
     encoding: 'utf8',
@@ -241,8 +242,8 @@ export async function startPostgres(root, { name = 'pg', log = () => {} } = {}) 
   }
 }
 
-/** Start the cluster at a free port; answers the port. */
-async function launch(bin, dir) {
+/** Start the cluster of a folder at a free port; answers the port. */
+export async function launch(bin, dir) {
   for (let attempt = 0; ; attempt++) {
     const port = await freePort();
     const opts = `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories='' -c max_connections=64 -c timezone=UTC`;

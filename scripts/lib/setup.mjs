@@ -48,9 +48,13 @@ export function checkNode() {
     fail(`Node 20.19 or newer is needed; this is ${process.versions.node}`);
 }
 
-/** PostgreSQL (and Chromium when asked) from Debian's packages. */
-export function ensureSystemPackages({ chromium = false } = {}) {
-  const missing = [!findBin() && 'postgresql', chromium && !existsSync(chromiumPath) && 'chromium'].filter(Boolean);
+/** PostgreSQL (and Chromium, and the proxy, when asked) from Debian's packages. */
+export function ensureSystemPackages({ chromium = false, nginx = false } = {}) {
+  const missing = [
+    !findBin() && 'postgresql',
+    chromium && !existsSync(chromiumPath) && 'chromium',
+    nginx && !existsSync('/usr/sbin/nginx') && 'nginx-light',
+  ].filter(Boolean);
   if (missing.length === 0) return;
   const hasApt = spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0;
   if (!hasApt)
