@@ -276,6 +276,9 @@ export async function endSessions(userId: string, here: string, id: string): Pro
     .delete(sessions)
     .where(and(eq(sessions.userId, userId), ne(sessions.token, here), id === '' ? undefined : eq(sessions.id, id)));
 }
+/** However often it is used, a session ends after ninety days. */
+const oldestSessionMs = 90 * dayMs;
+export const tooOld = (since: Date, now: Date): boolean => now.getTime() - since.getTime() >= oldestSessionMs;
 export const dropSession = async (token: string): Promise<void> => {
   await desk().delete(sessions).where(eq(sessions.token, token));
 };

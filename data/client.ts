@@ -154,8 +154,8 @@ function causes(error: unknown): Error[] {
   return all;
 }
 const hasCode = (error: unknown, codes: RegExp): boolean => causes(error).some((e) => codes.test(codeOf(e)));
-/** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had, a server that only follows. */
-const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03|25006)/;
+/** SQLSTATE classes and codes that say "not now": connection, resources, shutdown, time over, lock not had. */
+const notNow = /^(08|53|57P0[1-5]|57014|55P03|40001|40P01|25P03)/;
 const brokenLine = /timeout|terminated|ECONNREFUSED|ECONNRESET|EPIPE|Connection ended|not queryable/i;
 /** Whether a failure means that the database does not answer for now, rather than a fault of ours. */
 export const isUnavailable = (error: unknown): boolean =>

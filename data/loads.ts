@@ -98,12 +98,12 @@ export async function newestPlanId(tx: Transaction): Promise<string | null> {
     .select({ id: plans.id })
     .from(plans)
     .where(eq(plans.aside, false))
-    .orderBy(desc(plans.createdAt))
+    .orderBy(desc(plans.createdAt), desc(plans.id))
     .limit(1);
   return plan?.id ?? null;
 }
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
-  const [plan] = await tx.select().from(plans).where(eq(plans.aside, false)).orderBy(desc(plans.createdAt)).limit(1);
+  const [plan] = await tx.select().from(plans).where(eq(plans.aside, false)).orderBy(desc(plans.createdAt), desc(plans.id)).limit(1);
   if (!plan) return null;
   const rows = await tx
     .select({ id: loads.id, number: loads.number, status: loads.status, endsAt: loads.endsAt })
@@ -318,7 +318,7 @@ export async function plannedAside(tx: Transaction): Promise<LoadView[]> {
   return (
     await joined(tx)
       .where(and(eq(loads.status, 'planned'), eq(plans.aside, true)))
-      .orderBy(desc(plans.createdAt))
+      .orderBy(desc(plans.createdAt), desc(plans.id))
   ).flatMap(toView);
 }
 /** A load beside the plan is not wanted after all; false when it runs already. */

@@ -21,6 +21,7 @@ import {
   revokeInvitation,
   roleIn,
   sessionsOf,
+  tooOld,
   transferTo,
 } from './accounts.ts';
 import { sessions, users } from './accounts-schema.ts';
@@ -202,6 +203,11 @@ describe('who shows what', () => {
     await inHousehold(byAccount(juna, own), forgetHousehold);
     expect(await householdsOf(juna)).toEqual([]);
     await expect(lookInHousehold(byAccount(juna, own), readHousehold)).rejects.toBeInstanceOf(NotOpened);
+  });
+  test('a session ends after ninety days, however often it is used, and not before', () => {
+    const since = new Date(now.getTime() - 90 * 86_400_000);
+    expect(tooOld(since, now)).toBe(true);
+    expect(tooOld(new Date(since.getTime() + 1), now)).toBe(false);
   });
   test('a session that has run out, or was signed off, opens nothing', async () => {
     const own = randomUUID();

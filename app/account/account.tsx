@@ -72,7 +72,10 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
         const { headers } = await auth().api.signOut({ headers: request.headers, returnHeaders: true });
         await dropSession(sessionToken);
         await noteTrail({ what: 'signed-out', userId });
-        return redirect('/account/sign-in?done=off', { headers: cookiesOf(headers) });
+        // What this browser kept for places without a connection goes too.
+        return redirect('/account/sign-in?done=off', {
+          headers: [...cookiesOf(headers), ['Clear-Site-Data', '"cache", "storage"']],
+        });
       }
       case 'end-session': {
         await endSessions(userId, sessionToken, field(form, 'session'));

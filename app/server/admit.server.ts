@@ -1,7 +1,7 @@
 /** The way in to every page: who asks is known, and whether they may. */
 import { redirect, type MiddlewareFunction } from 'react-router';
 import { admission } from './admit.ts';
-import { visitorContext } from './context.ts';
+import { logContext, visitorContext } from './context.ts';
 import { hosted } from './mode.server.ts';
 import { notFound } from './request.server.ts';
 
@@ -28,6 +28,7 @@ export const admit: MiddlewareFunction<Response> = ({ request, context }, next) 
     case 'begin':
       throw redirect('/welcome');
     case 'refused':
+      context.get(logContext)?.warn({ refused: 'role', role: visitor.role, path: pathname.slice(0, 200) }, 'not theirs');
       throw new Response(
         visitor.role === 'helper'
           ? 'As a helper you see tickets and clocks here. Ask somebody of the household to change anything.'

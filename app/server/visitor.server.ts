@@ -3,7 +3,7 @@ import type { TLSSocket } from 'node:tls';
 import { createHash } from 'node:crypto';
 import { fromNodeHeaders } from 'better-auth/node';
 import type { Request, Response } from 'express';
-import { householdsOf, lookAt, roleIn } from '@data/accounts.ts';
+import { dropSession, householdsOf, lookAt, roleIn, tooOld } from '@data/accounts.ts';
 import { pocketHome } from '@data/pockets.ts';
 import { auth } from '../account/auth.server.ts';
 import { householdOfRequest, pocketToken } from './cookie.server.ts';
@@ -34,6 +34,10 @@ async function fromSession(request: Request, response: Response): Promise<Visito
   for (const cookie of headers.getSetCookie()) response.append('Set-Cookie', cookie);
   if (!found) return nobody;
   const { session, user } = found;
+  if (tooOld(session.createdAt, new Date())) {
+    await dropSession(session.token);
+    return nobody;
+  }
   // A session that looks at none yet looks at the first household of its account.
   const looksAt = session.householdId ?? (await firstHousehold(session.token, user.id));
   const role = looksAt ? await roleIn(looksAt, user.id) : null;
