@@ -96,7 +96,9 @@ export default function App({ loaderData }: Route.ComponentProps) {
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>
         <div data-hydrated={hydrated}>
-          <FormKeyProvider value={{ key: loaderData.formKey, home: loaderData.householdId }}>
+          <FormKeyProvider
+            value={{ key: loaderData.formKey, home: loaderData.householdId, looksOnly: loaderData.looksOnly }}
+          >
             <Shell view={loaderData}>
               <Outlet />
             </Shell>

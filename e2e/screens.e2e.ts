@@ -101,6 +101,7 @@ const screens = [
   'what-if',
   '/upkeep',
   '/household/devices',
+  '/household/phones',
   '/pieces/juna-jeans',
   '/pieces/juna-lambswool/measure',
   '/treat',

@@ -32,7 +32,14 @@ try {
   await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
   seed(database.appUrl);
-  server = await startServer({ database, port: await freePort(), quiet: true });
+  // Shared with a home network, at an address such networks have.
+  const { ownCertificate } = await import('./lib/certificate.mjs');
+  const { cert, key, authority, fingerprint } = await ownCertificate(path.join(root, '.data/share-pictures'), [
+    '127.0.0.1',
+  ]);
+  const addresses = ['https://192.168.1.20:4174'];
+  const share = JSON.stringify({ port: await freePort(), addresses, cert, key, authority, fingerprint });
+  server = await startServer({ database, port: await freePort(), quiet: true, env: { NEAT_FOLD_SHARE: share } });
   const { chromium } = await import('playwright-core');
   browser = await chromium.launch({
     executablePath: chromiumPath,
@@ -69,9 +76,6 @@ try {
   await shot('learnt');
   await open('/sheet');
   await shot('sheet');
-  await open('/press');
-  await page.getByRole('button', { name: 'Step by step' }).first().click();
-  await shot('press');
   await sendForm(server.address, '/sort', { intent: 'sort' });
   await open('/sort');
   await shot('sort');
@@ -129,6 +133,10 @@ try {
   await shot('wardrobe');
   await open('/household');
   await shot('household');
+  await open('/household/phones');
+  await page.getByRole('button', { name: 'Show a code' }).click();
+  await page.locator('output').waitFor();
+  await shot('phones');
 } finally {
   await browser?.close();
   server?.child.kill('SIGTERM');

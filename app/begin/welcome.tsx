@@ -130,8 +130,13 @@ export default function Welcome({ loaderData: v, actionData }: Route.ComponentPr
         )}
       </Ways>
       <p style={{ marginTop: '2rem' }}>
-        {v.hosted ? 'Somebody invited you? Open the link they sent. ' : 'Everything stays on this machine. '}
-        <Link to="/label">Only a care label to read?</Link>
+        {v.hosted ? (
+          'Somebody invited you? Open the link they sent.'
+        ) : (
+          <>
+            Everything stays on this machine. <Link to="/label">Only a care label to read?</Link>
+          </>
+        )}
       </p>
     </>
   );

@@ -3,11 +3,13 @@
  * before it is sent: when it does not, what was typed stays where it is. Without JavaScript it is a plain form.
  */
 import { createContext, useContext, useRef, useState, type FormEvent, type ReactNode } from 'react';
-import { Form, useSubmit, type FetcherWithComponents, type FormProps } from 'react-router';
+import { Form, useLocation, useSubmit, type FetcherWithComponents, type FormProps } from 'react-router';
 import { homeField, keyField, seenField } from '../forms/names.ts';
 import { Notice } from './notice.tsx';
 
-const FormKey = createContext({ key: '', home: '' });
+/** `looksOnly`: whoever looks at the page may not send its forms; only those of their own account. */
+const FormKey = createContext({ key: '', home: '', looksOnly: false });
+const ownForms = /^\/(account|households|welcome|begin|join)\b/;
 export const FormKeyProvider = FormKey.Provider;
 /** The key of this page's forms and the household it is of, for what is sent without a form. */
 export const useFormKey = (): Record<typeof keyField | typeof homeField, string> => {
@@ -31,6 +33,9 @@ export interface PostFormProps extends Omit<FormProps, 'method' | 'onSubmit'> {
 }
 export function PostForm({ children, seen, fetcher, ...props }: PostFormProps) {
   const key = useFormKey();
+  const { looksOnly } = useContext(FormKey);
+  const { pathname } = useLocation();
+  const shut = looksOnly && !ownForms.test(typeof props.action === 'string' ? props.action : pathname);
   const submit = useSubmit();
   const asking = useRef(false);
   const [away, setAway] = useState(false);
@@ -63,7 +68,13 @@ export function PostForm({ children, seen, fetcher, ...props }: PostFormProps) {
           </Notice>
         </div>
       )}
-      {children}
+      {shut ? (
+        <fieldset disabled style={{ display: 'contents' }}>
+          {children}
+        </fieldset>
+      ) : (
+        children
+      )}
     </Form>
   );
 }
