@@ -118,9 +118,7 @@ describe('the log', () => {
     await page.getByText('taken back').first().waitFor({ state: 'attached' });
   });
   test('two tabs: what one has taken back the other is told', async () => {
-    await open(page, '/pieces/ren-hoodie');
-    await tap('Worn today');
-    await page.waitForLoadState('networkidle');
+    expect((await sendForm('/pieces/ren-hoodie', { intent: 'worn' })).status).toBe(302);
     const newest = /name="newest" value="(\d+)"/.exec(await text('/log'))?.[1] ?? '';
     expect((await sendForm('/log', { newest })).status).toBe(302);
     expect((await sendForm('/log', { newest })).status).toBe(409);

@@ -94,8 +94,11 @@ describe('before it is let in', () => {
       const answer = await ask(to, { accept: 'application/json' });
       expect([to, answer.status(), await answer.text()]).toEqual([to, 403, 'This device was not let in.']);
     }
-    for (const to of ['/basket', '/households', '/begin', '/devices/v1/readings'])
+    for (const to of ['/basket', '/households', '/begin'])
       expect([to, (await ask(to, { method: 'POST' })).status()]).toEqual([to, 403]);
+    // Meters and calendars show a secret of their own.
+    expect((await ask('/devices/v1/readings', { method: 'POST' })).status()).toBe(401);
+    expect((await ask(`/calendar/${'x'.repeat(43)}.ics`)).status()).toBe(404);
     await phone.goto(shared);
     await phone.waitForSelector('[data-hydrated="true"]');
     await phone.getByRole('heading', { name: 'Let this device in' }).waitFor();

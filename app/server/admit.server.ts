@@ -28,7 +28,9 @@ export const admit: MiddlewareFunction<Response> = ({ request, context }, next) 
     case 'begin':
       throw redirect('/welcome');
     case 'refused':
-      context.get(logContext)?.warn({ refused: 'role', role: visitor.role, path: pathname.slice(0, 200) }, 'not theirs');
+      context
+        .get(logContext)
+        ?.warn({ refused: 'role', role: visitor.role, path: pathname.slice(0, 200) }, 'not theirs');
       throw new Response(
         visitor.role === 'helper'
           ? 'As a helper you see tickets and clocks here. Ask somebody of the household to change anything.'

@@ -14,6 +14,10 @@ export const log = pino(
   destination,
 );
 
+/** Addresses that are secrets themselves are not written down. */
+const shown = (url: string): string =>
+  (url.split('?')[0] ?? '').replace(/^\/(join|calendar)\/[^/]+/, '/$1/…').slice(0, 200);
+
 /** One line a request: method, path, status, milliseconds. */
 export const requestLog = pinoHttp({
   logger: log,
@@ -22,7 +26,7 @@ export const requestLog = pinoHttp({
   customLogLevel: (_request, response, error) =>
     response.statusCode === 503 ? 'info' : error || response.statusCode >= 500 ? 'error' : 'debug',
   serializers: {
-    req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0]?.slice(0, 200) }),
+    req: ({ method, url }: { method: string; url: string }) => ({ method, path: shown(url) }),
     res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
   },
 });
