@@ -58,13 +58,6 @@ export const hushed = (reply: FormReply): FormReply => ({
     Object.entries(reply.initialValue ?? {}).filter(([name]) => !secretFields.includes(name)),
   ),
 });
-/** All that is wrong with a form, in one line; null = nothing. */
-export const problemsOf = (reply: FormReply | null): string | null =>
-  reply &&
-  Object.values(reply.error ?? {})
-    .flatMap((e) => e ?? [])
-    .join(' ');
-
 /** An address of ours to go on to; anything else leads home. */
 export const onwards = (to: string | undefined): string =>
   to && /^\/(?![/\\])[^\s\\]*$/.test(to) && !to.startsWith('/account/') ? to : '/';

@@ -13,6 +13,7 @@ import {
   sessionsOf,
 } from '@data/accounts.ts';
 import type { Route } from './+types/account';
+import { problemsOf } from '../forms/problems.ts';
 import { errorOf, readForm, replyOf, type FormReply } from '../forms/read.ts';
 import { accountOf } from '../server/door.server.ts';
 import { answering, field, formOf } from '../server/request.server.ts';
@@ -22,7 +23,7 @@ import { Actions, FormStack, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
-import { changePasswordSchema, hushed, problemsOf } from './account-form.ts';
+import { changePasswordSchema, hushed } from './account-form.ts';
 import { auth } from './auth.server.ts';
 import { PasskeyAdd } from './parts/passkey-add.tsx';
 import { passwordProblem } from './password.server.ts';

@@ -1,11 +1,12 @@
 import { data, Link } from 'react-router';
 import { noteTrail } from '@data/accounts.ts';
 import type { Route } from './+types/forgot';
+import { problemsOf } from '../forms/problems.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
 import { answering, formOf } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
-import { hushed, problemsOf, forgotSchema } from './account-form.ts';
+import { hushed, forgotSchema } from './account-form.ts';
 import { auth } from './auth.server.ts';
 import { Doorstep } from './parts/doorstep.tsx';
 

@@ -1,11 +1,12 @@
 import { data, Link, redirect } from 'react-router';
 import type { Route } from './+types/sign-in';
+import { problemsOf } from '../forms/problems.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
 import { visitorContext } from '../server/context.ts';
 import { answering, formOf } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, TextField } from '../ui/fields.tsx';
-import { hushed, problemsOf, onwards, signInSchema } from './account-form.ts';
+import { hushed, onwards, signInSchema } from './account-form.ts';
 import { Doorstep } from './parts/doorstep.tsx';
 import { PasskeySignIn } from './parts/passkey-sign-in.tsx';
 import { cookiesOf, signIn } from './sign-in.server.ts';

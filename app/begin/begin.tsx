@@ -21,7 +21,7 @@ import {
   SelectField,
   TextField,
 } from '../ui/fields.tsx';
-import { Notice } from '../ui/notice.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
 import { beginSchema } from './begin-form.ts';
 import { newHousehold, waterOf } from './new-household.server.ts';
@@ -109,13 +109,7 @@ export default function Begin({ loaderData: v, actionData }: Route.ComponentProp
       </PageHead>
       <FormStack>
         <TimeZoneField />
-        {reply && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {Object.values(reply.error ?? {})
-              .flatMap((e) => e ?? [])
-              .join(' ')}
-          </Notice>
-        )}
+        <NotStored reply={reply} />
         <Steps>
           <Section>
             <h2>What washes?</h2>

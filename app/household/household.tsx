@@ -23,6 +23,7 @@ import { field, notFound, withHousehold, onSubmit, conflict } from '../server/re
 import { clockText } from '../shared/words.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
@@ -269,13 +270,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
             The household is as it was before the last change.
           </Notice>
         )}
-        {reply && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {Object.values(reply.error ?? {})
-              .flatMap((e) => e ?? [])
-              .join(' ')}
-          </Notice>
-        )}
+        <NotStored reply={reply} />
         <FieldGrid>
           <TextField {...bind('name', 'Name')} />
           <NumberField {...bind('hardness', 'Water hardness')} hint={`${v.waterClass} water`} />
@@ -379,13 +374,7 @@ export default function Household({ loaderData: v, actionData }: Route.Component
               The next sorting weighs with these numbers.
             </Notice>
           )}
-          {weightReply && (
-            <Notice severity="caution" title="Not stored yet" live>
-              {Object.values(weightReply.error ?? {})
-                .flatMap((e) => e ?? [])
-                .join(' ')}
-            </Notice>
-          )}
+          <NotStored reply={weightReply} />
           <FieldGrid>
             {v.weights.map((w) => (
               <NumberField

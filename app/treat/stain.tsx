@@ -15,6 +15,7 @@ import { notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, TextField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Outline } from '../ui/outline.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
@@ -227,13 +228,7 @@ export default function BasketStain({ loaderData: v, actionData }: Route.Compone
         {v.firstAid && <Notice title="First">{v.firstAid}.</Notice>}
       </Section>
       <FormStack key={v.kind} style={{ marginTop: '1.75rem' }}>
-        {reply && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {Object.values(reply.error ?? {})
-              .flatMap((e) => e ?? [])
-              .join(' ')}
-          </Notice>
-        )}
+        <NotStored reply={reply} />
         <Two>
           <Outline kind={v.outline} name="place" defaultValue={value('place', '')} />
           <div style={{ display: 'grid', gap: '1.2rem' }}>

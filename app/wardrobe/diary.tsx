@@ -9,7 +9,7 @@ import { errorOf, readForm, replyOf, typedValue } from '../forms/read.ts';
 import { conflict, field, fileOf, notFound, onSubmit, withHousehold } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, FieldGrid, SelectField, TextField } from '../ui/fields.tsx';
-import { Notice } from '../ui/notice.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 import { photoField, photoSchema } from './diary-form.ts';
@@ -125,13 +125,7 @@ export default function Diary({ loaderData: v, actionData }: Route.ComponentProp
           To the piece
         </LinkButton>
       </PageHead>
-      {reply && (
-        <Notice severity="caution" title="Not stored yet" live>
-          {Object.values(reply.error ?? {})
-            .flat()
-            .join(' ')}
-        </Notice>
-      )}
+      <NotStored reply={reply} />
       <Two>
         <Section>
           <h2>{v.compare ? v.compare.place : 'Pictures'}</h2>

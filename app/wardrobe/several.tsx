@@ -8,6 +8,7 @@ import { plural } from '../shared/words.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, AreaField, ChoiceField, FormStack, SelectField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
@@ -102,13 +103,7 @@ export default function Several({ loaderData: v, actionData }: Route.ComponentPr
       {v.rows.length > 0 && (
         <FormStack key={v.raw}>
           <input type="hidden" name="text" value={v.raw} />
-          {reply && (
-            <Notice severity="caution" title="Not stored yet" live>
-              {Object.values(reply.error ?? {})
-                .flatMap((e) => e ?? [])
-                .join(' ')}
-            </Notice>
-          )}
+          <NotStored reply={reply} />
           <List>
             {v.rows.map((r) => (
               <li key={r.n}>
