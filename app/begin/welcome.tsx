@@ -1,10 +1,8 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { demoHouseholdId } from '@data/demo/id.ts';
-import { lookInHousehold } from '@data/client.ts';
 import type { Route } from './+types/welcome';
-import { visitorContext } from '../server/context.ts';
-import { doorOf, goTo, householdsFor } from '../server/door.server.ts';
+import { goTo, householdsFor } from '../server/door.server.ts';
 import { hosted } from '../server/mode.server.ts';
 import { answering, field, formOf } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -18,9 +16,7 @@ export const meta: Route.MetaFunction = () => [{ title: 'Welcome · Neat Fold' }
 
 export const loader = ({ context }: Route.LoaderArgs) =>
   answering(context, async () => {
-    const households = context.get(visitorContext).account
-      ? await householdsFor(context, null)
-      : await lookInHousehold(doorOf(context), (tx) => householdsFor(context, tx));
+    const households = await householdsFor(context);
     return {
       own: households.filter((h) => h.id !== demoHouseholdId),
       demo: households.some((h) => h.id === demoHouseholdId),

@@ -1,11 +1,11 @@
 import { data, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { demoHouseholdId } from '@data/demo/id.ts';
-import { lookInHousehold } from '@data/client.ts';
+import { noteTrail } from '@data/accounts.ts';
 import { forgetHousehold, readHousehold } from '@data/household.ts';
 import type { Route } from './+types/households';
 import { visitorContext } from '../server/context.ts';
-import { doorOf, goTo, householdsFor } from '../server/door.server.ts';
+import { goTo, householdsFor } from '../server/door.server.ts';
 import { hosted } from '../server/mode.server.ts';
 import { answering, field, formOf, onSubmit, type Scope } from '../server/request.server.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
@@ -18,10 +18,8 @@ export const meta: Route.MetaFunction = () => [{ title: 'Households · Neat Fold
 
 export const loader = ({ context }: Route.LoaderArgs) =>
   answering(context, async () => {
-    const { householdId, role, account } = context.get(visitorContext);
-    const all = account
-      ? await householdsFor(context, null)
-      : await lookInHousehold(doorOf(context), (tx) => householdsFor(context, tx));
+    const { householdId, role } = context.get(visitorContext);
+    const all = await householdsFor(context);
     return {
       households: all.map((h) => ({ ...h, here: h.id === householdId, demo: h.id === demoHouseholdId })),
       here: all.find((h) => h.id === householdId)?.name ?? null,
@@ -38,8 +36,8 @@ export const action = async (args: Route.ActionArgs) => {
     if (!headers) return data({ error: 'That household is not here any more.' }, { status: 404 });
     return redirect('/basket', { headers });
   }
-  if (args.context.get(visitorContext).role !== 'owner')
-    return data({ error: 'Only an owner deletes a household.' }, { status: 403 });
+  const { role, account } = args.context.get(visitorContext);
+  if (role !== 'owner') return data({ error: 'Only an owner deletes a household.' }, { status: 403 });
   const forget = async ({ tx, householdId }: Scope, posted: FormData) => {
     const view = await readHousehold(tx);
     if (!view) return redirect('/welcome');
@@ -51,6 +49,7 @@ export const action = async (args: Route.ActionArgs) => {
         { status: 422 },
       );
     await forgetHousehold(tx);
+    if (account) await noteTrail({ what: 'household-deleted', userId: account.userId, householdId });
     return redirect('/welcome');
   };
   // Nothing is kept of it, not even that the form was answered: sent twice it finds nothing to delete.

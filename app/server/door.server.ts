@@ -24,17 +24,17 @@ export function accountOf(context: Context): Account {
 /** What a browser is told when it looks at this household from now on; with an account its session knows. */
 export const nowIn = async (context: Context, householdId: string): Promise<Record<string, string>> =>
   context.get(visitorContext).account ? {} : { 'Set-Cookie': await choose(householdId) };
-/** The households this visitor may go to. */
-export async function householdsFor(context: Context, tx: Transaction | null): Promise<{ id: string; name: string }[]> {
+/** The households this visitor may go to; `tx` = who looks at one already. */
+export async function householdsFor(context: Context, tx?: Transaction): Promise<{ id: string; name: string }[]> {
   const { account } = context.get(visitorContext);
   if (account) return householdsOf(account.userId);
-  return tx ? householdsHere(tx) : [];
+  return tx ? householdsHere(tx) : lookInHousehold(doorOf(context), householdsHere);
 }
 /** Look at another household from now on. Answers its headers, or null when it is not theirs. */
 export async function goTo(context: Context, householdId: string): Promise<Record<string, string> | null> {
   const { account, pocket } = context.get(visitorContext);
   if (account) return (await lookAt(account.sessionToken, account.userId, householdId)) ? {} : null;
   if (pocket) return null;
-  const all = await lookInHousehold(doorOf(context), householdsHere);
+  const all = await householdsFor(context);
   return all.some((h) => h.id === householdId) ? nowIn(context, householdId) : null;
 }
