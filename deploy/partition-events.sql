@@ -23,6 +23,6 @@ CREATE INDEX event_strikes ON event (household_id, strikes) WHERE strikes IS NOT
 ALTER TABLE event ENABLE ROW LEVEL SECURITY;
 ALTER TABLE event FORCE ROW LEVEL SECURITY;
 CREATE POLICY event_household ON event FOR ALL TO public
-  USING (household_id = (SELECT opened_household())) WITH CHECK (household_id = (SELECT opened_household()));
+  USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());
 GRANT SELECT, INSERT ON event TO neatfold_app;
 COMMIT;

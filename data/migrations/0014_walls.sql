@@ -30,7 +30,7 @@ BEGIN
   part := split_part(told, '.', 2);
   IF split_part(told, '.', 3) = wall.seal(home, part) THEN RETURN NEXT; END IF;
 END $$;--> statement-breakpoint
-CREATE FUNCTION opened_household() RETURNS uuid LANGUAGE sql STABLE PARALLEL RESTRICTED SECURITY DEFINER SET search_path = public, pg_temp AS
+CREATE FUNCTION opened_household() RETURNS uuid LANGUAGE sql STABLE PARALLEL RESTRICTED COST 2000 SECURITY DEFINER SET search_path = public, pg_temp AS
 $$ SELECT home FROM wall.opened() $$;--> statement-breakpoint
 CREATE FUNCTION wall.open(home uuid, part text) RETURNS void LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN
@@ -265,43 +265,43 @@ CREATE INDEX "trail_household" ON "accounts"."trail" USING btree ("household_id"
 CREATE INDEX "verification_identifier" ON "accounts"."verification" USING btree ("identifier");--> statement-breakpoint
 CREATE UNIQUE INDEX "calendar_feed_token" ON "calendar_feed" USING btree ("household_id","token_digest");--> statement-breakpoint
 CREATE UNIQUE INDEX "device_token" ON "device" USING btree ("household_id","token_digest");--> statement-breakpoint
-CREATE POLICY "pairing_household" ON "pairing" AS PERMISSIVE FOR ALL TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-CREATE POLICY "pocket_household" ON "pocket" AS PERMISSIVE FOR ALL TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-CREATE POLICY "reminder_household" ON "reminder" AS PERMISSIVE FOR ALL TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-CREATE POLICY "work_household" ON "work" AS PERMISSIVE FOR ALL TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "basket_entry_household" ON "basket_entry" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "book_value_household" ON "book_value" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "calendar_feed_household" ON "calendar_feed" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "cleaner_visit_household" ON "cleaner_visit" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "day_promise_household" ON "day_promise" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "day_wish_household" ON "day_wish" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "decision_household" ON "decision" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "device_sample_household" ON "device_sample" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "device_household" ON "device" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "dryer_run_household" ON "dryer_run" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "drying_check_household" ON "drying_check" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "equipment_household" ON "equipment" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "event_household" ON "event" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "finding_household" ON "finding" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "freshening_household" ON "freshening" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "garment_household" ON "garment" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "household_change_household" ON "household_change" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "household_household" ON "household" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "import_household" ON "import" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "load_household" ON "load" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "photo_household" ON "photo" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "plan_household" ON "plan" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "product_household" ON "product" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "programme_household" ON "programme" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "room_air_household" ON "room_air" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "soak_household" ON "soak" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "submission_household" ON "submission" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "treatment_household" ON "treatment" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "upkeep_household" ON "upkeep" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "washer_household" ON "washer" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "weather_hour_household" ON "weather_hour" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "wet_piece_household" ON "wet_piece" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
-ALTER POLICY "wish_household" ON "wish" TO public USING (household_id = (select opened_household())) WITH CHECK (household_id = (select opened_household()));--> statement-breakpoint
+CREATE POLICY "pairing_household" ON "pairing" AS PERMISSIVE FOR ALL TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+CREATE POLICY "pocket_household" ON "pocket" AS PERMISSIVE FOR ALL TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+CREATE POLICY "reminder_household" ON "reminder" AS PERMISSIVE FOR ALL TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+CREATE POLICY "work_household" ON "work" AS PERMISSIVE FOR ALL TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "basket_entry_household" ON "basket_entry" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "book_value_household" ON "book_value" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "calendar_feed_household" ON "calendar_feed" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "cleaner_visit_household" ON "cleaner_visit" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "day_promise_household" ON "day_promise" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "day_wish_household" ON "day_wish" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "decision_household" ON "decision" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "device_sample_household" ON "device_sample" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "device_household" ON "device" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "dryer_run_household" ON "dryer_run" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "drying_check_household" ON "drying_check" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "equipment_household" ON "equipment" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "event_household" ON "event" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "finding_household" ON "finding" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "freshening_household" ON "freshening" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "garment_household" ON "garment" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "household_change_household" ON "household_change" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "household_household" ON "household" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "import_household" ON "import" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "load_household" ON "load" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "photo_household" ON "photo" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "plan_household" ON "plan" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "product_household" ON "product" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "programme_household" ON "programme" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "room_air_household" ON "room_air" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "soak_household" ON "soak" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "submission_household" ON "submission" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "treatment_household" ON "treatment" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "upkeep_household" ON "upkeep" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "washer_household" ON "washer" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "weather_hour_household" ON "weather_hour" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "wet_piece_household" ON "wet_piece" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
+ALTER POLICY "wish_household" ON "wish" TO public USING (household_id = opened_household()) WITH CHECK (household_id = opened_household());--> statement-breakpoint
 INSERT INTO wall.directory (digest, kind, household_id, thing)
 SELECT token_digest, 'device', household_id, id FROM device WHERE revoked_at IS NULL
 UNION ALL SELECT token_digest, 'calendar', household_id, id FROM calendar_feed WHERE revoked_at IS NULL;--> statement-breakpoint
