@@ -98,7 +98,7 @@ describe('the role that serves pages', () => {
       'select * from accounts.user',
       'select * from wall.installation',
       'select * from wall.directory',
-      `select wall.seal('${ours}'::uuid, 'owner')`,
+      `select wall.seal('${ours}.owner')`,
       `select wall.open('${ours}'::uuid, 'owner')`,
       'select * from queue.job',
       'select * from take_up_work()',

@@ -17,8 +17,9 @@ CREATE TABLE wall.directory (
   thing uuid NOT NULL
 );--> statement-breakpoint
 CREATE INDEX directory_thing ON wall.directory (household_id, thing);--> statement-breakpoint
-CREATE FUNCTION wall.seal(home uuid, part text) RETURNS text LANGUAGE sql STABLE SET search_path = public, pg_temp AS $$
-  SELECT encode(hmac(convert_to(concat_ws('/', home, part, pg_backend_pid(), extract(epoch FROM transaction_timestamp())), 'UTF8'), secret, 'sha256'), 'hex')
+-- Over what is said (household and role), this connection and this transaction.
+CREATE FUNCTION wall.seal(said text) RETURNS text LANGUAGE sql STABLE SET search_path = public, pg_temp AS $$
+  SELECT encode(hmac(convert_to(said || '/' || pg_backend_pid() || '/' || extract(epoch FROM transaction_timestamp()), 'UTF8'), secret, 'sha256'), 'hex')
   FROM wall.installation
 $$;--> statement-breakpoint
 -- The parts of the setting: household, role, seal; nothing when the seal is not ours.
@@ -28,13 +29,24 @@ BEGIN
   IF told IS NULL OR told !~ '^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}[.](owner|member|helper)[.][0-9a-f]{64}$' THEN RETURN; END IF;
   home := split_part(told, '.', 1)::uuid;
   part := split_part(told, '.', 2);
-  IF split_part(told, '.', 3) = wall.seal(home, part) THEN RETURN NEXT; END IF;
+  IF split_part(told, '.', 3) = wall.seal(left(told, -65)) THEN RETURN NEXT; END IF;
 END $$;--> statement-breakpoint
-CREATE FUNCTION opened_household() RETURNS uuid LANGUAGE sql STABLE PARALLEL RESTRICTED COST 2000 SECURITY DEFINER SET search_path = public, pg_temp AS
-$$ SELECT home FROM wall.opened() $$;--> statement-breakpoint
+-- The same for policies, which ask it at every scan and whenever a query is planned: in one piece and by full names instead of a search path of its
+-- own, which makes it three times as fast (20 us).
+CREATE FUNCTION opened_household() RETURNS uuid LANGUAGE plpgsql STABLE PARALLEL RESTRICTED COST 2000 SECURITY DEFINER AS $$
+DECLARE
+  told pg_catalog.text := pg_catalog.current_setting('app.opened', true);
+  seal pg_catalog.text;
+BEGIN
+  IF told IS NULL OR pg_catalog.length(told) < 107 THEN RETURN NULL; END IF;
+  SELECT pg_catalog.encode(public.hmac(pg_catalog.convert_to(pg_catalog.left(told, -65) || '/' || pg_catalog.pg_backend_pid() || '/' || extract(epoch FROM pg_catalog.transaction_timestamp()), 'UTF8'), i.secret, 'sha256'), 'hex')
+    INTO seal FROM wall.installation i;
+  IF pg_catalog.right(told, 65) OPERATOR(pg_catalog.=) ('.' OPERATOR(pg_catalog.||) seal) THEN RETURN pg_catalog.left(told, 36)::pg_catalog.uuid; END IF;
+  RETURN NULL;
+END $$;--> statement-breakpoint
 CREATE FUNCTION wall.open(home uuid, part text) RETURNS void LANGUAGE plpgsql SET search_path = public, pg_temp AS $$
 BEGIN
-  PERFORM set_config('app.opened', concat_ws('.', home, part, wall.seal(home, part)), true);
+  PERFORM set_config('app.opened', concat_ws('.', home, part, wall.seal(concat_ws('.', home, part))), true);
   -- A helper looks; there is no way back within the transaction.
   IF part = 'helper' THEN PERFORM set_config('transaction_read_only', 'on', true); END IF;
 END $$;--> statement-breakpoint
