@@ -97,7 +97,9 @@ try {
   fail(plain(error));
 }
 await letGo();
-say(`Neat Fold is ready: ${child.address}   (Ctrl-C stops it)`);
+// Sessions and passkeys belong to a name: a hosted service is opened by the one it was given.
+const opened = mode === 'hosted' ? (process.env.NEAT_FOLD_ORIGIN ?? `http://localhost:${port}`) : child.address;
+say(`Neat Fold is ready: ${opened}   (Ctrl-C stops it)`);
 if (shared.length > 0)
   say(`on the home network: ${shared.join('  ')}   (let a phone in under ${child.address}/household/phones)`);
 if (letters) say(`letters that would be mailed: ${letters.address}`);
