@@ -126,11 +126,11 @@ export const keepPromise = async (tx: Transaction, householdId: string, promise:
 };
 
 export type CalendarFeed = Pick<typeof calendarFeeds.$inferSelect, 'id' | 'name' | 'createdAt' | 'lastReadAt'>;
-const digestOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const digestOfFeed = (token: string): string => createHash('sha256').update(token).digest('hex');
 /** An address nobody guesses: 32 random bytes, told once. */
 export async function addFeed(tx: Transaction, householdId: string, name: string, at: Date): Promise<string> {
   const token = randomBytes(32).toString('base64url');
-  await tx.insert(calendarFeeds).values({ householdId, name, tokenDigest: digestOf(token), createdAt: at });
+  await tx.insert(calendarFeeds).values({ householdId, name, tokenDigest: digestOfFeed(token), createdAt: at });
   return token;
 }
 export const feedsOf = (tx: Transaction): Promise<CalendarFeed[]> =>
@@ -157,7 +157,7 @@ export async function revokeFeed(tx: Transaction, id: string, at: Date): Promise
 /** Whose calendar an address opens; null = nobody's. */
 export async function feedHome(token: string): Promise<{ householdId: string; feedId: string } | null> {
   const { rows } = await database().execute<{ household: string; feed: string }>(
-    sql`select household, feed from calendar_home(${digestOf(token)})`,
+    sql`select household, feed from calendar_home(${digestOfFeed(token)})`,
   );
   const [row] = rows;
   return row ? { householdId: row.household, feedId: row.feed } : null;

@@ -147,6 +147,9 @@ beforeAll(async () => {
     NEAT_FOLD_SECRET: randomUUID() + randomUUID(),
     NEAT_FOLD_SMTP: mail.smtp,
     NEAT_FOLD_TRIES_PER_MINUTE: '1000',
+    // The attacks send more than people do.
+    NEAT_FOLD_FORMS_PER_MINUTE: '1000000',
+    NEAT_FOLD_PAGES_PER_MINUTE: '1000000',
   });
   browser = await launch();
   [juna, ren, bo, mallory] = [await somebody(), await somebody(), await somebody(), await somebody()];
@@ -417,6 +420,27 @@ describe('the walls, by attack', () => {
       }
     }
     expect(await everythingOf(household)).toEqual(before);
+  });
+  test('a device and a calendar open their own household with their secrets, and nothing without', async () => {
+    const { page } = ren;
+    const made = await post(page, '/household/devices', { name: 'Sensor', kind: 'room', washer: '' });
+    const token = /<code[^>]*>([\w-]{32})</.exec(await made.text())?.[1] ?? '';
+    const readings = [{ at: new Date().toISOString(), counterS: 1, temperatureC: 20, humidity: 0.5 }];
+    const tell = (bearer: string) =>
+      fetch(`${here}/devices/v1/readings`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', Authorization: `Bearer ${bearer}` },
+        body: JSON.stringify({ format: 'neat-fold/readings', version: 1, readings }),
+      });
+    expect((await tell(token)).status).toBe(200);
+    expect((await tell('x'.repeat(32))).status).toBe(401);
+    const samples = await asOwner<{ id: string }>('select household_id as id from device_sample');
+    expect(samples).toEqual([{ id: household }]);
+    const added = await post(page, '/today/calendar', { intent: 'add', name: 'Phone' });
+    const feed = /\/calendar\/[\w-]{43}\.ics/.exec(await added.text())?.[0] ?? '';
+    const calendar = await fetch(`${here}${feed}`);
+    expect([calendar.status, (await calendar.text()).startsWith('BEGIN:VCALENDAR')]).toEqual([200, true]);
+    expect((await fetch(`${here}/calendar/${'x'.repeat(43)}.ics`)).status).toBe(404);
   });
   test('nobody goes into a household by naming it: by switch, by cookie, by founding it anew', async () => {
     const { page, context } = mallory;

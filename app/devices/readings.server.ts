@@ -5,8 +5,8 @@
 import type { Request, Response } from 'express';
 import * as v from 'valibot';
 import { machinePhases } from '@core/run/phases.ts';
-import { inHousehold, isUnavailable } from '@data/client.ts';
-import { deviceHome, keepSamples, listDevices, type Device, type DeviceSample } from '@data/devices.ts';
+import { inHousehold, isUnavailable, NotOpened, type Door } from '@data/client.ts';
+import { deviceHome, digestOfToken, keepSamples, listDevices, type Device, type DeviceSample } from '@data/devices.ts';
 import { keepWeather } from '@data/wet.ts';
 import { changeRunning, runningLoads } from '@data/loads.ts';
 import type { Scope } from '../server/request.server.ts';
@@ -115,7 +115,8 @@ export async function takeReadings(request: Request, response: Response): Promis
             },
           ];
     });
-    await inHousehold(home.householdId, async (tx) => {
+    const door: Door = { householdId: home.householdId, key: { by: 'device', proof: digestOfToken(token) } };
+    await inHousehold(door, async (tx) => {
       await keepSamples(tx, home.householdId, home.deviceId, samples, now);
       const device = (await listDevices(tx)).find((d) => d.id === home.deviceId);
       if (!device) return;
@@ -131,6 +132,7 @@ export async function takeReadings(request: Request, response: Response): Promis
     });
     response.json({ ok: true, kept: samples.length + read.output.forecast.length });
   } catch (error) {
+    if (error instanceof NotOpened) return void refuse(response, 401, 'no device is known by this token');
     if (!isUnavailable(error)) throw error;
     response.set('Retry-After', '5');
     refuse(response, 503, 'the database gives no answer');

@@ -58,7 +58,7 @@ const schema = v.object({
     v.maxLength(60, 'Name: at most 60 characters.'),
   ),
   kind: v.picklist(deviceKinds, 'Kind: choose one.'),
-  washer: v.optional(v.string(), ''),
+  washer: v.optional(v.string()),
 });
 
 export const action = (args: Route.ActionArgs) =>
@@ -70,7 +70,7 @@ export const action = (args: Route.ActionArgs) =>
     const read = readForm(form, schema);
     if (!read.ok) return data({ problem: null, reply: read.reply, token: null }, { status: 422 });
     const home = await readHousehold(scope.tx);
-    const { name, kind, washer } = read.value;
+    const { name, kind, washer = '' } = read.value;
     if (atMachine(kind) && !home?.document.washers?.some((w) => w.id === washer))
       return data({ problem: 'Machine: that one is not here any more.', reply: null, token: null }, { status: 422 });
     const { token } = await addDevice(scope.tx, scope.householdId, {
