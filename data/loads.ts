@@ -103,7 +103,12 @@ export async function newestPlanId(tx: Transaction): Promise<string | null> {
   return plan?.id ?? null;
 }
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
-  const [plan] = await tx.select().from(plans).where(eq(plans.aside, false)).orderBy(desc(plans.createdAt), desc(plans.id)).limit(1);
+  const [plan] = await tx
+    .select()
+    .from(plans)
+    .where(eq(plans.aside, false))
+    .orderBy(desc(plans.createdAt), desc(plans.id))
+    .limit(1);
   if (!plan) return null;
   const rows = await tx
     .select({ id: loads.id, number: loads.number, status: loads.status, endsAt: loads.endsAt })
