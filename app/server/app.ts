@@ -78,10 +78,7 @@ const whoAsks: RequestHandler = async (request, response, next) => {
   if (response.locals.ready) response.locals.visitor = await visitorOf(request, response);
   next();
 };
-app.use(
-  async (request, response, next) => (overNetwork(request) ? whoAsks(request, response, next) : next()),
-  letInOnly,
-);
+app.use((request, response, next) => (overNetwork(request) ? whoAsks(request, response, next) : next()), letInOnly);
 app.get('/healthz', (_request, response) => {
   response.set('Cache-Control', 'no-store').json({ ok: true });
 });
