@@ -23,7 +23,7 @@ import { dayAndYear } from '../shared/words.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, FieldGrid, FormStack, SelectField, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { ActionRows, PageHead, Quiet, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = () => [{ title: 'People · Neat Fold' }];
@@ -127,23 +127,7 @@ export const action = async ({ request, context }: Route.ActionArgs) => {
   });
 };
 
-const People = styled(Rows)`
-  max-width: 52rem;
-  li {
-    display: flex;
-    gap: 0.5rem 1.2rem;
-    align-items: center;
-    flex-wrap: wrap;
-    padding: 0.5rem 0;
-  }
-  li > span {
-    flex: 1;
-    min-width: 13rem;
-  }
-  small {
-    display: block;
-    color: var(--ink-soft);
-  }
+const People = styled(ActionRows)`
   form {
     display: flex;
     gap: 0.4rem;

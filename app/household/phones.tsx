@@ -8,7 +8,7 @@ import { conflict, field, onSubmit, withHousehold } from '../server/request.serv
 import { clockText, dayAndYear } from '../shared/words.ts';
 import { Button } from '../ui/button.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { ActionRows, PageHead, Quiet, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 import { useRefresh } from '../ui/use-refresh.ts';
 import { qrOf, shareOf } from './share.server.ts';
@@ -90,24 +90,6 @@ const Card = styled.div`
     overflow-wrap: anywhere;
   }
 `;
-const List = styled(Rows)`
-  max-width: 52rem;
-  li {
-    display: flex;
-    gap: 0.5rem 1.2rem;
-    align-items: center;
-    flex-wrap: wrap;
-    padding: 0.5rem 0;
-  }
-  li > span {
-    flex: 1;
-    min-width: 13rem;
-  }
-  small {
-    display: block;
-    color: var(--ink-soft);
-  }
-`;
 const Steps = styled.ol`
   display: grid;
   gap: 0.5rem;
@@ -182,7 +164,7 @@ export default function Phones({ loaderData: v, actionData }: Route.ComponentPro
       <Section>
         <h2>Let in</h2>
         {v.pockets.length === 0 && <Quiet>No phone yet.</Quiet>}
-        <List>
+        <ActionRows>
           {v.pockets.map((p) => (
             <li key={p.id}>
               <span>
@@ -197,7 +179,7 @@ export default function Phones({ loaderData: v, actionData }: Route.ComponentPro
               </PostForm>
             </li>
           ))}
-        </List>
+        </ActionRows>
       </Section>
       {v.share && (
         <Section>

@@ -29,7 +29,7 @@ import { hosted } from './mode.server.ts';
 import { letInOnly } from './share.server.ts';
 import { overNetwork, visitorOf } from './visitor.server.ts';
 import { closeDesk } from '@data/desk.ts';
-import { beginWorking, stopWorking } from '../work/run-work.server.ts';
+import { beginWorking, stopWorking } from '../behind/run-work.server.ts';
 
 const production = process.env.NODE_ENV === 'production';
 export const app = express();

@@ -1,6 +1,6 @@
 /**
  * The queue of work, in the database: what one server orders, any server does. Letters leave through it, plans are made through it
- * (app/work), and what has to happen at its moment is looked for twice a minute, by one of them.
+ * (app/behind), and what has to happen at its moment is looked for twice a minute, by one of them.
  */
 import PgBoss from 'pg-boss';
 import { currentUrl, whenTurned } from '@data/servers.ts';

@@ -9,7 +9,7 @@ import { teach } from '@data/learnt.ts';
 import { inHousehold, lookInHousehold, type Door, type Transaction } from '@data/client.ts';
 import { inputOf, newestResult, orderWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
-import { awaitWork, sendWork } from '../work/await-work.server.ts';
+import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
 export interface Everything {
   hamper: HamperDocument;

@@ -8,7 +8,7 @@ import { inHousehold, lookInHousehold, type Door } from '@data/client.ts';
 import { findPlan } from '@data/loads.ts';
 import { orderWork, stopAll, workUnderWay } from '@data/works.ts';
 import { planInPool } from '../server/pool.server.ts';
-import { awaitWork, sendWork } from '../work/await-work.server.ts';
+import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
 /** Rules that decide who shares a load or how it is washed; the others change drying, doses or nothing in the price. */
 const pricedRules: readonly HouseRuleKey[] = [

@@ -8,7 +8,7 @@ import type { HamperDocument } from '@formats/hamper.ts';
 import type { Door, Transaction } from '@data/client.ts';
 import { orderWork, stopWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
-import { awaitWork, sendWork } from '../work/await-work.server.ts';
+import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
 interface Sorting {
   id: string;

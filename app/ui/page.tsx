@@ -51,6 +51,25 @@ export const Rows = styled.ul`
     border-bottom: 0;
   }
 `;
+/** Rows of things, each with what can be done to it at its end. */
+export const ActionRows = styled(Rows)`
+  max-width: 52rem;
+  li {
+    display: flex;
+    gap: 0.5rem 1.2rem;
+    align-items: center;
+    flex-wrap: wrap;
+    padding: 0.5rem 0;
+  }
+  li > span {
+    flex: 1;
+    min-width: 13rem;
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+  }
+`;
 export const VisuallyHidden = styled.span`
   position: absolute;
   width: 1px;

@@ -1,7 +1,7 @@
 // The queues of work behind the pages: made by whoever migrates, worked at by every server.
 export const queueSchema = 'queue';
 
-/** A try that shows no sign of life is taken from whoever had it (workers/desk); these are the last resort of the queue itself. */
+/** A try that shows no sign of life is taken from whoever had it (app/behind); these are the last resort of the queue itself. */
 const usual = { retryLimit: 3, retryDelay: 0, expireInSeconds: 900, retentionMinutes: 2_880 };
 export const queues = {
   /** Somebody waits for it. */
