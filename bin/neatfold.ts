@@ -1,5 +1,8 @@
 /** The command line: plan a hamper document, price candidate sets, wardrobes to and from tables, answer reference cases, print a JSON Schema. No database. */
 import { readFileSync } from 'node:fs';
+import loadHighs from 'highs';
+import { noTools, type SolveTools } from '@core/solve/solve.ts';
+import { partitionBy } from '../workers/partition.ts';
 import { evaluateText } from '@formats/evaluate.ts';
 import { readHamper } from '@formats/hamper.ts';
 import { documentSchemas, jsonSchemaOf, type DocumentName } from '@formats/json-schema.ts';
@@ -32,17 +35,17 @@ type Reading =
   | { ok: true; /** A document, or text that is printed as it stands. */ value: unknown; notes?: readonly string[] }
   | { ok: false; problems: readonly Problem[] };
 /** What each command makes of a file's text. */
-const readers: Readonly<Record<string, (text: string) => Reading>> = {
-  plan: (text) => {
+const readers: Readonly<Record<string, (text: string, tools: SolveTools) => Reading>> = {
+  plan: (text, tools) => {
     const read = readHamper(text);
-    return read.ok ? { ok: true, value: openPlan(planHamper(read.value)) } : read;
+    return read.ok ? { ok: true, value: openPlan(planHamper(read.value, tools)) } : read;
   },
-  timetable: (text) => {
-    const read = timetableText(text);
+  timetable: (text, tools) => {
+    const read = timetableText(text, tools);
     return read.ok ? { ok: true, value: read.value.document } : read;
   },
-  'timetable --ics': (text) => {
-    const read = timetableText(text);
+  'timetable --ics': (text, tools) => {
+    const read = timetableText(text, tools);
     return read.ok ? { ok: true, value: calendarText(read.value.document, read.value.now, 'Wash day') } : read;
   },
   evaluate: evaluateText,
@@ -63,12 +66,16 @@ const readers: Readonly<Record<string, (text: string) => Reading>> = {
   },
 };
 
-function answer(read: (text: string) => Reading, file: string): number {
+/** Those that sort a basket. */
+const sorting = ['plan', 'timetable', 'timetable --ics'];
+
+async function answer(command: string, read: (typeof readers)[string], file: string): Promise<number> {
   const bytes = readBytes(file);
   if (bytes === null) return complain([`document: cannot read ${file}`]);
   const text = textOfBytes(bytes);
   if (text === null) return complain(['document: not valid UTF-8']);
-  const result = read(text);
+  const tools = sorting.includes(command) ? { ...noTools, partition: partitionBy(await loadHighs()) } : noTools;
+  const result = read(text, tools);
   if (!result.ok) return complain(result.problems.map(problemLine));
   if (result.notes && result.notes.length > 0) process.stderr.write(`${result.notes.join('\n')}\n`);
   process.stdout.write(typeof result.value === 'string' ? result.value : documentText(result.value));
@@ -82,7 +89,7 @@ function schema(name: string): number {
   return exit.done;
 }
 
-export function main(args: readonly string[]): number {
+export async function main(args: readonly string[]): Promise<number> {
   const option = args[2] === '--ics' && args[0] === 'timetable' ? ' --ics' : '';
   const [named, operand] = args;
   const command = `${named ?? ''}${option}`;
@@ -90,7 +97,7 @@ export function main(args: readonly string[]): number {
     if (operand === undefined || args.length !== (option ? 3 : 2)) return complain([usage]);
     if (command === 'schema') return schema(operand);
     const read = Object.hasOwn(readers, command) ? readers[command] : undefined;
-    if (read) return answer(read, operand);
+    if (read) return await answer(command, read, operand);
     return complain([usage]);
   } catch (error) {
     process.stderr.write(`neatfold: ${error instanceof Error ? error.message : String(error)}\n`);

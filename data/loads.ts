@@ -1,5 +1,5 @@
 /** Plans and their loads: planned, running, finished. Every change of state is conditional, so that of two tabs one wins. */
-import { and, desc, eq, gt, gte, inArray, lt, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, gte, inArray, lt, ne, sql } from 'drizzle-orm';
 import { runMoney } from '../core/cost/run-money.ts';
 import type { Household } from '../core/model/household.ts';
 import { householdOf, type HamperDocument } from '../formats/hamper.ts';
@@ -101,6 +101,16 @@ export async function newestPlanId(tx: Transaction): Promise<string | null> {
     .orderBy(desc(plans.createdAt), desc(plans.id))
     .limit(1);
   return plan?.id ?? null;
+}
+/** Whether another plan is newer, or a load of this one has begun: then it is not replaced by a better one. */
+export async function isOvertaken(tx: Transaction, planId: string): Promise<boolean> {
+  if ((await newestPlanId(tx)) !== planId) return true;
+  const begun = await tx
+    .select({ id: loads.id })
+    .from(loads)
+    .where(and(eq(loads.planId, planId), ne(loads.status, 'planned')))
+    .limit(1);
+  return begun.length > 0;
 }
 export async function newestPlan(tx: Transaction): Promise<PlanView | null> {
   const [plan] = await tx

@@ -988,6 +988,8 @@ export const works = pgTable(
     /** How much it is, for whoever waits: pieces. */
     size: integer('size').notNull().default(0),
     progress: jsonb('progress').$type<Record<string, unknown>>(),
+    /** Whoever waits takes the best so far. */
+    enough: boolean('enough').notNull().default(false),
     result: json('result').$type<unknown>(),
     /** What went wrong, in words. */
     problem: text('problem'),

@@ -7,6 +7,7 @@ import { closeDesk } from './desk.ts';
 import { demoHousehold } from './demo/household.ts';
 import { createHousehold, forgetHousehold, readHousehold } from './household.ts';
 import {
+  askEnough,
   beat,
   beginWork,
   failWork,
@@ -57,7 +58,9 @@ describe('work', () => {
     expect(begun).toHaveLength(1);
     const [work] = begun;
     expect(work).toMatchObject({ kind: 'plan', tries: 1, input: { subject: '' } });
-    expect(await inHousehold(home, (tx) => beat(tx, work!, { share: 0.5 }, new Date()))).toBe(true);
+    expect(await inHousehold(home, (tx) => beat(tx, work!, { share: 0.5 }, new Date()))).toEqual({ enough: false });
+    await inHousehold(home, (tx) => askEnough(tx, 'plan'));
+    expect(await inHousehold(home, (tx) => beat(tx, work!, null, new Date()))).toEqual({ enough: true });
     expect((await lookInHousehold(home, (tx) => workUnderWay(tx, 'plan')))?.progress).toEqual({ share: 0.5 });
     const ends = await Promise.all(
       [1, 2].map((k) => inHousehold(home, (tx) => finishWork(tx, work!, { k }, new Date()))),
@@ -89,7 +92,7 @@ describe('work', () => {
     expect(taken).toEqual([{ householdId: home, workId: id, kind: 'plan' }]);
     const after = (await begin(id))!;
     expect(after.tries).toBe(2);
-    expect(await inHousehold(home, (tx) => beat(tx, before, null, new Date()))).toBe(false);
+    expect(await inHousehold(home, (tx) => beat(tx, before, null, new Date()))).toBeNull();
     expect(await inHousehold(home, (tx) => finishWork(tx, before, null, new Date()))).toBe(false);
     expect(await inHousehold(home, (tx) => finishWork(tx, after, null, new Date()))).toBe(true);
   });

@@ -116,20 +116,30 @@ export async function beginWork(tx: Transaction, id: string, now: Date): Promise
 }
 const mine = (w: Begun) => and(eq(works.id, w.id), eq(works.state, 'active'), eq(works.tries, w.tries));
 const one = (rows: unknown[]): boolean => rows.length === 1;
-/** A sign of life, and how far it is. Answers false when it was stopped or taken over meanwhile. */
-export const beat = async (
+/** A sign of life, and how far it is. Answers whether the best so far is enough; null when it was stopped or taken over meanwhile. */
+export async function beat(
   tx: Transaction,
   w: Begun,
   progress: Record<string, unknown> | null,
   now: Date,
-): Promise<boolean> =>
-  one(
-    await tx
-      .update(works)
-      .set({ beatAt: now, ...(progress ? { progress } : {}) })
-      .where(mine(w))
-      .returning({ id: works.id }),
-  );
+): Promise<{ enough: boolean } | null> {
+  const [row] = await tx
+    .update(works)
+    .set({ beatAt: now, ...(progress ? { progress } : {}) })
+    .where(mine(w))
+    .returning({ enough: works.enough });
+  return row ?? null;
+}
+/** Whether it is still theirs who work at it. */
+export const isUnderWay = async (tx: Transaction, w: Begun): Promise<boolean> =>
+  one(await tx.select({ id: works.id }).from(works).where(mine(w)));
+/** The best so far is enough. */
+export async function askEnough(tx: Transaction, kind: WorkKind, subject = ''): Promise<void> {
+  await tx
+    .update(works)
+    .set({ enough: true })
+    .where(and(eq(works.kind, kind), eq(works.subject, subject), underWay));
+}
 /** It is done, if it still is theirs who did it: what came of it is stored in the same transaction. */
 export async function finishWork(tx: Transaction, w: Begun, result: unknown, now: Date): Promise<boolean> {
   const done = one(

@@ -1,7 +1,7 @@
 /** The plan document (version 1): the core's plan with its numbers rounded for exchange, and its Valibot schema. */
 import * as v from 'valibot';
 import { planBasket } from '@core/plan/plan.ts';
-import type { Progress } from '@core/solve/solve.ts';
+import { noTools, type SolveTools } from '@core/solve/solve.ts';
 import { say, type Message } from '@core/message/message.ts';
 import {
   compartments,
@@ -214,8 +214,8 @@ function withoutSay(value: unknown): unknown {
 }
 
 /** Plan a read hamper: the same for the command line and the screens. */
-export function planHamper(read: ReadHamper, onProgress: ((p: Progress) => void) | null = null): PlanDocument {
-  const plan = planBasket(read.request, onProgress);
+export function planHamper(read: ReadHamper, tools: SolveTools = noTools): PlanDocument {
+  const plan = planBasket(read.request, tools);
   const unknown = read.unknownKeys.map((key) => ({
     code: 'unknown-key' as const,
     severity: 'info' as const,

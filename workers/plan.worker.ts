@@ -5,12 +5,17 @@ import { planHamper, type PlanDocument } from '@formats/plan.ts';
 import { timetableOf, type TimetableRequest } from '@core/timetable/timetable.ts';
 import type { Timetable } from '@core/model/timetable.ts';
 import { zoneClock } from '@formats/dates.ts';
-import type { Progress } from '@core/solve/solve.ts';
+import type { SolveTools, Watch } from '@core/solve/solve.ts';
+import loadHighs from 'highs';
+import { partitionBy } from './partition.ts';
 
-/** `watch` = where to tell how far it is; without it nobody asks. */
+/** `watch` = where to tell how far it is; `enough` = one number that whoever waits sets to 1 when the best so far will do. Without them nobody asks. */
 export interface PlanTask {
   hamper: HamperDocument;
   watch?: MessagePort;
+  enough?: SharedArrayBuffer;
+  /** The first plan that comes to hand will do. */
+  first?: boolean;
 }
 export type PlanAnswer = { ok: true; plan: PlanDocument } | { ok: false; problem: string };
 
@@ -29,16 +34,21 @@ export default function work(task: PlanTask | DayTask): PlanAnswer | Timetable {
 const hours = ({ day, timeZone }: DayTask): Timetable =>
   timetableOf({ ...day, clock: zoneClock(new Date(day.now), timeZone) });
 
-function plan({ hamper, watch }: PlanTask): PlanAnswer {
+/** Loaded once, when the thread starts. */
+const partition = partitionBy(await loadHighs());
+
+function plan({ hamper, watch, enough, first }: PlanTask): PlanAnswer {
   const read = readHamperValue(hamper);
   if (!read.ok) return { ok: false, problem: read.problems.map((p) => `${p.path}: ${p.message}`).join('\n') };
   let told = 0;
-  const report =
-    watch &&
-    ((p: Progress): void => {
-      if (performance.now() - told < reportEvery) return;
+  const stop = enough && new Int32Array(enough);
+  const report: Watch = (p) => {
+    if (watch && performance.now() - told >= reportEvery) {
       told = performance.now();
       watch.postMessage(p);
-    });
-  return { ok: true, plan: planHamper(read.value, report ?? null) };
+    }
+    return Number.isFinite(p.cost) && (first === true || (stop !== undefined && Atomics.load(stop, 0) === 1));
+  };
+  const tools: SolveTools = { watch: watch || enough || first ? report : null, partition };
+  return { ok: true, plan: planHamper(read.value, tools) };
 }

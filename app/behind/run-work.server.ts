@@ -24,11 +24,13 @@ async function doWork({ householdId, workId }: Orders['waited-for']): Promise<vo
   if (!begun) return;
   const giveUp = new AbortController();
   underWay.add(giveUp);
+  const enough = new Int32Array(new SharedArrayBuffer(4));
   let progress: Progress | null = null;
   const pulse = setInterval(() => {
     inHousehold(door, (tx) => beat(tx, begun, progress, new Date()))
-      .then((mine) => {
-        if (!mine) giveUp.abort();
+      .then((answer) => {
+        if (!answer) giveUp.abort();
+        else if (answer.enough) Atomics.store(enough, 0, 1);
       })
       .catch((error: unknown) => {
         // Only a closed door ends it: a database that is away for a moment is waited for.
@@ -36,8 +38,12 @@ async function doWork({ householdId, workId }: Orders['waited-for']): Promise<vo
       });
   }, beatMs);
   try {
-    const { result, store } = await tasks[begun.kind](begun, door, giveUp.signal, (p) => {
-      progress = p;
+    const { result, store } = await tasks[begun.kind](begun, door, {
+      signal: giveUp.signal,
+      enough: enough.buffer,
+      tell: (p) => {
+        progress = p;
+      },
     });
     await inHousehold(door, async (tx) => {
       if ((await finishWork(tx, begun, result, new Date())) && store) await store(tx);

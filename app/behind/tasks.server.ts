@@ -1,8 +1,8 @@
 /** What each kind of work does: from what was ordered to what is kept. */
 import type { HamperDocument } from '@formats/hamper.ts';
-import { lookInHousehold, type Door, type Transaction } from '@data/client.ts';
-import { findPlan, storeInsights, storePlan } from '@data/loads.ts';
-import type { Begun, WorkKind } from '@data/works.ts';
+import { inHousehold, lookInHousehold, type Door, type Transaction } from '@data/client.ts';
+import { findPlan, isOvertaken, storeInsights, storePlan } from '@data/loads.ts';
+import { isUnderWay, type Begun, type WorkKind } from '@data/works.ts';
 import { planInPool } from '../server/pool.server.ts';
 import { priceRules } from '../sort/insights.server.ts';
 
@@ -12,22 +12,50 @@ interface Outcome {
   result: unknown;
   store?: (tx: Transaction) => Promise<unknown>;
 }
-type Task = (work: Begun, door: Door, signal: AbortSignal, tell: (p: Progress) => void) => Promise<Outcome>;
+/** How somebody who waits and somebody who works hear of each other. */
+interface Reins {
+  signal: AbortSignal;
+  /** One number, 1 as soon as the best so far is enough. */
+  enough: SharedArrayBuffer;
+  tell: (p: Progress) => void;
+}
+type Task = (work: Begun, door: Door, reins: Reins) => Promise<Outcome>;
+
+/** From so many pieces on a first plan is stored at once, and made better while it can be looked at. */
+const firstPlanFrom = 61;
 
 export const tasks: Record<WorkKind, Task> = {
-  plan: async ({ input }, { householdId }, signal, tell) => {
-    const hamper = input.hamper as HamperDocument;
-    const plan = await planInPool(hamper, { urgency: 'waited-for', signal, onProgress: (p) => tell({ ...p }) });
-    return { result: null, store: (tx) => storePlan(tx, householdId, hamper, plan) };
+  plan: async (work, door, { signal, enough, tell }) => {
+    const hamper = work.input.hamper as HamperDocument;
+    const { householdId } = door;
+    let first: string | null = null;
+    if (hamper.garments.length >= firstPlanFrom) {
+      const plan = await planInPool(hamper, { urgency: 'waited-for', signal, first: true });
+      first = await inHousehold(door, async (tx) =>
+        (await isUnderWay(tx, work)) ? storePlan(tx, householdId, hamper, plan) : null,
+      );
+    }
+    const plan = await planInPool(hamper, {
+      urgency: 'waited-for',
+      signal,
+      enough,
+      onProgress: (p) => tell({ ...p, first }),
+    });
+    return {
+      result: null,
+      // What was begun of the first plan stays as it is.
+      store: async (tx) =>
+        first !== null && (await isOvertaken(tx, first)) ? null : storePlan(tx, householdId, hamper, plan),
+    };
   },
-  insights: async ({ input }, door, signal) => {
+  insights: async ({ input }, door, { signal }) => {
     const planId = String(input.planId);
     const plan = await lookInHousehold(door, (tx) => findPlan(tx, planId));
     if (!plan) return { result: null };
     const insights = await priceRules(plan.hamper, plan.result, signal);
     return { result: null, store: (tx) => storeInsights(tx, planId, insights) };
   },
-  piles: async ({ input }, _door, signal) => ({
+  piles: async ({ input }, _door, { signal }) => ({
     result: await planInPool(input.hamper as HamperDocument, { urgency: 'waited-for', signal }),
   }),
 };

@@ -40,16 +40,25 @@ export interface PlanWish {
   urgency: Urgency;
   signal?: AbortSignal;
   onProgress?: (p: Progress) => void;
+  /** The first plan that comes to hand. */
+  first?: boolean;
+  /** One number that is set to 1 when the best so far is enough. */
+  enough?: SharedArrayBuffer;
 }
 /** Plan in the pool; `signal` gives up. A stored household that is no valid document is a bug and throws. */
 export async function planInPool(
   hamper: HamperDocument,
-  { urgency, signal, onProgress }: PlanWish,
+  { urgency, signal, onProgress, first, enough }: PlanWish,
 ): Promise<PlanDocument> {
   const channel = onProgress ? new MessageChannel() : null;
   channel?.port1.on('message', (p: Progress) => onProgress?.(p));
   try {
-    const task: PlanTask = { hamper, ...(channel ? { watch: channel.port2 } : {}) };
+    const task: PlanTask = {
+      hamper,
+      ...(channel ? { watch: channel.port2 } : {}),
+      ...(first ? { first } : {}),
+      ...(enough ? { enough } : {}),
+    };
     const pool = threads(urgency);
     if (pool.queueSize >= longestQueue[urgency])
       throw new Response('Many households are sorting just now. Try again in a minute.', {

@@ -120,7 +120,7 @@ function hasChanged(planned: HamperDocument, now: HamperDocument, begun: Readonl
 
 function proofText({ proof }: PlanDocument, byHand: boolean): string {
   if (proof.optimal) return byHand ? 'Proved best with your decisions' : 'Proved best for this household';
-  return `Best found, within ${Math.max(1, Math.ceil(proof.gap * 100))} % of the proven bound`;
+  return `Best found, at most ${Math.max(1, Math.ceil(proof.gap * 100))} % from the best possible`;
 }
 
 /** What stands with one load is not repeated for the plan. */

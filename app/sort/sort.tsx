@@ -7,7 +7,7 @@ import { addDecision, clearDecisions, currentPins, pinsAmong, undoDecision, last
 import { appendEvents } from '@data/events.ts';
 import { currentHamper } from '@data/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
-import { newestPlan } from '@data/loads.ts';
+import { newestPlan, newestPlanId } from '@data/loads.ts';
 import type { MoveTarget } from '@core/board/move.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { Route } from './+types/sort';
@@ -16,7 +16,7 @@ import { doorOf } from '../server/door.server.ts';
 import { media } from '../theme/tokens.ts';
 import { pinsAfterMove } from './move.server.ts';
 import { field, notFound, withHousehold, type Scope, onSubmit } from '../server/request.server.ts';
-import { orderSorting, sortingOf, sortNow, stopSorting } from './sorting.server.ts';
+import { orderSorting, sortingOf, sortNow, stopSorting, takeBest, type Sorting } from './sorting.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { MovePanel } from './parts/move-panel.tsx';
@@ -24,7 +24,7 @@ import { Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Ruler } from './parts/ruler.tsx';
 import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandlers } from './parts/shelf.tsx';
-import { SortingNow } from './parts/sorting-now.tsx';
+import { Improving, SortingNow, type SortingView } from './parts/sorting-now.tsx';
 import { moveWords, outcomeNotes, reasonsText } from './move-words.ts';
 import { sortView, type SortView } from './sort-view.server.ts';
 import { PostForm, useFormKey } from '../ui/post-form.tsx';
@@ -35,19 +35,22 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
     const query = new URL(request.url).searchParams;
     const sorting = await sortingOf(scope.tx);
-    if (sorting)
-      return {
-        sorting: {
-          pieces: sorting.pieces,
-          seconds: Math.round((scope.now.getTime() - sorting.startedAt.getTime()) / 1000),
-          share: sorting.progress?.share ?? 0,
-          phase: sorting.progress?.phase ?? 'search',
-          cost: sorting.progress?.cost ?? null,
-        },
-      };
+    const improving = sorting && sortingView(sorting, scope.now);
+    if (sorting && improving && sorting.progress?.first !== (await newestPlanId(scope.tx)))
+      return { sorting: improving };
     const open = Number(query.get('load') ?? Number.NaN);
-    return sortView(scope, Number.isInteger(open) ? open - 1 : -1, (query.get('piece') ?? '').slice(0, 80));
+    const view = await sortView(scope, Number.isInteger(open) ? open - 1 : -1, (query.get('piece') ?? '').slice(0, 80));
+    return { ...view, improving };
   });
+
+const sortingView = (s: Sorting, now: Date): SortingView => ({
+  pieces: s.pieces,
+  seconds: Math.round((now.getTime() - s.startedAt.getTime()) / 1000),
+  share: s.progress?.share ?? 0,
+  phase: s.progress?.phase ?? 'search',
+  cost: s.progress?.cost ?? null,
+  lowerBound: s.progress?.lowerBound ?? 0,
+});
 
 const refusedMove = (title: string, text: string, confirm: { piece: string; target: string } | null) =>
   data({ title, text, confirm }, { status: 409 });
@@ -145,6 +148,7 @@ export async function action(args: Route.ActionArgs) {
   const decided: { work: string | null; piece: string } = { work: null, piece: '' };
   const answer = await onSubmit(args, async (scope, form) => {
     if (field(form, 'intent') === 'stop') await stopSorting(scope);
+    else if (field(form, 'intent') === 'enough') await takeBest(scope);
     else {
       const next = await carryOut(scope, form);
       if (next && 'data' in next) return next;
@@ -348,9 +352,9 @@ function useInsights(planId: string, missing: boolean): boolean {
 }
 
 export default function Sort({ loaderData, actionData }: Route.ComponentProps) {
-  if ('sorting' in loaderData) return <SortingNow sorting={loaderData.sorting} />;
+  if ('sorting' in loaderData && loaderData.sorting) return <SortingNow sorting={loaderData.sorting} />;
   return loaderData.planId !== undefined ? (
-    <Board v={loaderData} actionData={actionData} />
+    <Board v={loaderData} improving={loaderData.improving} actionData={actionData} />
   ) : (
     <NothingSorted basket={loaderData.basket} />
   );
@@ -377,7 +381,12 @@ function NothingSorted({ basket }: { basket: number }) {
   );
 }
 
-function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProps['actionData'] }) {
+interface BoardProps {
+  v: SortView;
+  improving: SortingView | null;
+  actionData: Route.ComponentProps['actionData'];
+}
+function Board({ v, improving, actionData }: BoardProps) {
   const [query] = useSearchParams();
   const submit = useSubmit();
   const formKey = useFormKey();
@@ -411,6 +420,7 @@ function Board({ v, actionData }: { v: SortView; actionData: Route.ComponentProp
   const idle = v.loads.length === 0;
   return (
     <>
+      {improving && <Improving sorting={improving} />}
       <PageHead>
         <div>
           <h1>{v.title}</h1>

@@ -6,15 +6,16 @@
 import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { Door, Transaction } from '@data/client.ts';
-import { orderWork, stopWork, workUnderWay } from '@data/works.ts';
+import { askEnough, orderWork, stopWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
 import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
-interface Sorting {
+export interface Sorting {
   id: string;
   startedAt: Date;
   pieces: number;
-  progress: Pick<Progress, 'share' | 'phase' | 'cost'> | null;
+  /** `first` = the plan that can be looked at meanwhile. */
+  progress: (Progress & { first: string | null }) | null;
 }
 
 /** How long a page waits for its plan before it shows the progress instead, ms. */
@@ -31,6 +32,9 @@ export async function sortingOf(tx: Transaction): Promise<Sorting | null> {
   };
 }
 export const stopSorting = ({ tx, now }: Pick<Scope, 'tx' | 'now'>): Promise<void> => stopWork(tx, 'plan', '', now);
+
+/** The best so far is taken. */
+export const takeBest = ({ tx }: Pick<Scope, 'tx'>): Promise<void> => askEnough(tx, 'plan');
 
 /** Order it; null when there is nothing to sort. */
 export const orderSorting = async (

@@ -2,7 +2,7 @@
 import { say, type Message } from '../message/message.ts';
 import type { RuleType, Violation } from '../model/constraints.ts';
 import type { Binding, Outcome } from '../model/plan.ts';
-import type { Basket } from '../price/basket.ts';
+import { conflictOf, type Basket } from '../price/basket.ts';
 import { bindingsOf } from '../plan/explain.ts';
 import { violationsOfSet } from './pins.ts';
 import { loadFacts, outcomeCost, type LoadFacts } from '../plan/plan.ts';
@@ -49,7 +49,7 @@ export function whyNot(b: Basket, set: readonly number[], piece: number, violati
   const said = new Set<Violation>();
   const out: Message[] = [];
   for (const j of set) {
-    const conflict = b.conflict[piece]?.[j];
+    const conflict = conflictOf(b, piece, j);
     if (!conflict || said.has(conflict.constraint)) continue;
     said.add(conflict.constraint);
     out.push(conflict.message());

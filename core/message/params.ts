@@ -36,6 +36,14 @@ export interface ParamTypes {
   days: number;
   count: number;
   total: number;
+  /** Whole days and the hours beyond them: what something would take, and what there is. */
+  needDays: number;
+  needHours: number;
+  thereDays: number;
+  thereHours: number;
+  /** How many come first, and how many are too many. */
+  first: number;
+  late: number;
   wears: number;
   allowedWears: number;
   litres: number;

@@ -69,6 +69,8 @@ export const planMessages = {
   'warn.label-conflict': ['names', 'reasons'],
   'warn.date-unmet': ['names'],
   'warn.musty-drying': ['count'],
+  'warn.machine-hours': ['needDays', 'needHours', 'thereDays', 'thereHours', 'days', 'first', 'late'],
+  'warn.rack-hours': ['needDays', 'needHours', 'days'],
   'warn.rack-full': ['names'],
   'warn.rack-none': ['names'],
   'warn.rack-fuel': ['names'],

@@ -43,6 +43,8 @@ export type WarningCode =
   | 'lint'
   | 'musty-drying'
   | 'rack-full'
+  | 'machine-hours'
+  | 'rack-hours'
   | 'cannot-meet-deadline'
   | 'no-hours'
   | 'product-runs-out'

@@ -7,7 +7,7 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
 import { anyGarment, everydayGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { basketOf, type Basket } from '../price/basket.ts';
+import { basketOf, conflictOf, type Basket } from '../price/basket.ts';
 import { bindingsOf, separationOf } from './explain.ts';
 import { loadWarnings, pieceWarnings } from './warnings.ts';
 import { loadAt, priceLoad, type PricedLoad } from '../price/price.ts';
@@ -306,7 +306,7 @@ describe('why groups stay apart', () => {
           household,
         );
         const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
-        if (!x.feasible || !y.feasible || b.conflict[0]?.[1]) return;
+        if (!x.feasible || !y.feasible || conflictOf(b, 0, 1)) return;
         const common = b.settings.flatMap((_, k) => (b.allowed[0]?.[k] && b.allowed[1]?.[k] ? [k] : []));
         const runs = (k: number): boolean =>
           transfers(b, [0, 1], k, true).some((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));

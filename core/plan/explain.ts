@@ -9,7 +9,7 @@ import { moneyOf } from '../message/params.ts';
 import type { HouseRules } from '../model/household.ts';
 import { usePriceOf } from '../cost/judgement.ts';
 import { roundTo } from '../units/numbers.ts';
-import type { Basket } from '../price/basket.ts';
+import { conflictOf, type Basket } from '../price/basket.ts';
 import { priceLoad, type PricedLoad } from '../price/price.ts';
 import { transferAllowed, transfers, type Transfer } from '../price/transfer.ts';
 import { bestSpin, type Setting } from '../price/settings.ts';
@@ -220,9 +220,9 @@ export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad, at
     best === null || strength.indexOf(best.constraint) > strength.indexOf(constraint);
   for (const i of loadA.pieces)
     for (const j of loadB.pieces) {
-      const conflict = b.conflict[i]?.[j];
+      const conflict = conflictOf(b, i, j);
       if (conflict) {
-        offer([i, j], conflict.constraint, conflict.message());
+        if (stillOpen(conflict.constraint)) offer([i, j], conflict.constraint, conflict.message());
         continue;
       }
       if (!stillOpen('H3')) continue;

@@ -27,6 +27,7 @@ import { basketOf, type Basket } from '../price/basket.ts';
 import { cheapest, deferralCost, priceLoad, type PricedLoad } from '../price/price.ts';
 import { decide, gathers, type Decision } from '../piece/outcomes.ts';
 import { prepareSteps, pressPlan, pressWaits, storeAs } from '../piece/care-steps.ts';
+import { capacityWarnings } from './capacity.ts';
 import { deadlineWarnings } from './deadlines.ts';
 import { dryingPlan, type WetLoad } from './drying.ts';
 import { procedureOf } from './procedure.ts';
@@ -36,7 +37,7 @@ import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
 import { applyPins, type Pin } from '../board/pins.ts';
 import { timetableOf } from '../timetable/timetable.ts';
-import { solve, type Candidate, type Progress, type Togetherness } from '../solve/solve.ts';
+import { noTools, solve, type Candidate, type SolveTools, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
 
 export interface PlanRequest {
@@ -331,10 +332,7 @@ function candidatesOf(b: Basket, decisions: readonly Decision[], decided: Togeth
 }
 
 /** Plan a basket. Every piece is in exactly one load or has exactly one outcome. */
-export function planBasket(
-  { household, garments, now, pins = [] }: PlanRequest,
-  onProgress: ((p: Progress) => void) | null = null,
-): Plan {
+export function planBasket({ household, garments, now, pins = [] }: PlanRequest, tools: SolveTools = noTools): Plan {
   const base = basketOf(garments, household);
   const pinned = applyPins(
     garments,
@@ -345,7 +343,7 @@ export function planBasket(
   );
   const { basket: b, decisions } = pinned;
   const candidates = candidatesOf(b, decisions, pinned.decided);
-  const solution = solve(b, candidates, pinned.decided, onProgress);
+  const solution = solve(b, candidates, pinned.decided, tools);
   const found = solution.loads.flatMap((l) => {
     const price = priceLoad(b, l);
     return price.feasible ? [price] : [];
@@ -396,6 +394,7 @@ export function planBasket(
       ...planWarnings(b, result),
       ...deadlineWarnings(b, now, lateOnTheDay(garments, household, now, loads, result), result),
       ...drying.warnings,
+      ...capacityWarnings(household, now, priced, b.profiles, drying.plans),
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
       ...missingWarnings(b.profiles.map((piece, i) => ({ piece, procedures: treatments[i] ?? [] }))),
       ...pinned.warnings,

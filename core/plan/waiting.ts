@@ -3,7 +3,7 @@ import { say, type Message } from '../message/message.ts';
 import { moneyOf } from '../message/params.ts';
 import type { DetergentClass } from '../model/household.ts';
 import type { Reason } from '../model/plan.ts';
-import type { Basket } from '../price/basket.ts';
+import { conflictOf, type Basket } from '../price/basket.ts';
 import type { Profile } from '../piece/profile.ts';
 import { cheapest, deferralCost, priceLoad } from '../price/price.ts';
 import { sum } from '../units/numbers.ts';
@@ -23,7 +23,8 @@ export function waitingGroups(b: Basket, waiting: readonly number[]): number[][]
 /** The rule that keeps a piece from most of the others; null where only the setting does. */
 function commonestConflict(b: Basket, piece: number): Message | null {
   const count = new Map<string, { times: number; message: () => Message }>();
-  for (const conflict of b.conflict[piece] ?? []) {
+  for (let j = 0; j < b.profiles.length; j++) {
+    const conflict = conflictOf(b, piece, j);
     if (!conflict) continue;
     const known = count.get(conflict.constraint);
     count.set(conflict.constraint, { times: (known?.times ?? 0) + 1, message: known?.message ?? conflict.message });

@@ -12,6 +12,7 @@ import type { Garment } from '../model/garment.ts';
 import {
   detergentClasses,
   type DetergentClass,
+  type HouseRules,
   type Household,
   type Product,
   type ProgrammeFamily,
@@ -24,7 +25,7 @@ import { soilColumn } from '../washing/dose.ts';
 import { statedFullLoadKwh, waterRowOf, type WaterRow } from '../washing/energy.ts';
 import { clothNeeds, helperOfClass, isPowdered } from '../washing/products.ts';
 import { duty, quality } from './bits.ts';
-import { pairConflict, type Conflict } from './compatibility.ts';
+import { conflictBetween, neighbourOf, type Conflict, type Neighbour } from './compatibility.ts';
 import { cleaningEffect, linenHeatC, powderWear, wearUnitsOfWash } from '../piece/demand.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { displacementPerKg, enumerateSettings, isStranger, refusal, type Setting } from './settings.ts';
@@ -120,9 +121,9 @@ export interface Basket {
   waived: Uint8Array | null;
   /** 1 where two pieces may never share a load: [piece × n + piece]. */
   clash: Uint8Array;
+  /** The pieces with what they bring to a pair. */
+  neighbours: readonly Neighbour[];
   hasWoolProgramme: boolean;
-  /** conflict[piece][piece], symmetric; null = no standing conflict. */
-  conflict: readonly (readonly (Conflict | null)[])[];
   /** Loose-dye score of a giver at a setting, 0–1. */
   giverScore: readonly Float64Array[];
   /** ΔE a receiver takes from a dye at score 1 and a full donor share: [dye][piece]. */
@@ -353,6 +354,48 @@ function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'
   return { setOf, setSizes: sizes };
 }
 
+/** Which pieces alike in everything but the name stand for which: the index of the first of each kind, by piece. */
+function firstAlike(profiles: readonly Profile[]): Int32Array {
+  const seen = new Map<string, number>();
+  return Int32Array.from(profiles, ({ garment: g }, i) => {
+    const key = JSON.stringify({ ...g, traits: [...g.traits], id: '', name: '', set: null });
+    const first = seen.get(key) ?? i;
+    seen.set(key, first);
+    return first;
+  });
+}
+/** Not even a confirmed decision sets these aside. */
+const neverWaived: readonly Conflict['constraint'][] = ['H4', 'H6', 'H8'];
+/** 1 where two pieces may never share a load; pieces alike are compared once. */
+function clashesOf(neighbours: readonly Neighbour[], rules: HouseRules, waived: Uint8Array | null): Uint8Array {
+  const n = neighbours.length;
+  const clash = new Uint8Array(n * n);
+  // Hand-made decisions can tell pieces apart that look alike.
+  const first = waived ? Int32Array.from(neighbours, (_, i) => i) : firstAlike(neighbours);
+  const known = new Map<number, boolean>();
+  const between = (i: number, j: number): boolean => {
+    const c = conflictBetween(neighbours[i] as Neighbour, neighbours[j] as Neighbour, rules);
+    return c !== null && !(waived?.[i * n + j] && !neverWaived.includes(c.constraint));
+  };
+  for (let i = 0; i < n; i++)
+    for (let j = i + 1; j < n; j++) {
+      const [one, other] = [first[i] as number, first[j] as number];
+      const key = Math.min(one, other) * n + Math.max(one, other);
+      const repeated = one !== i || other !== j;
+      const apart = (repeated ? known.get(key) : undefined) ?? between(i, j);
+      if (!repeated || !known.has(key)) known.set(key, apart);
+      if (!apart) continue;
+      clash[i * n + j] = 1;
+      clash[j * n + i] = 1;
+    }
+  return clash;
+}
+/** Why two pieces may never share a load; null where they may, or a confirmed decision lets them. The words are found when somebody asks. */
+export function conflictOf(b: Basket, i: number, j: number): Conflict | null {
+  const [x, y] = [b.neighbours[Math.min(i, j)], b.neighbours[Math.max(i, j)]];
+  return x && y && b.clash[i * b.profiles.length + j] ? conflictBetween(x, y, b.household.rules) : null;
+}
+
 /** Share of its value that a piece loses at ΔE 4.3. */
 const damageShare = 0.05;
 
@@ -384,19 +427,8 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
         allowedBits[i * settingWords + (k >> 5)] = (allowedBits[i * settingWords + (k >> 5)] ?? 0) | (1 << (k & 31));
     }),
   );
-  const clash = new Uint8Array(profiles.length ** 2);
-  const conflict: (Conflict | null)[][] = profiles.map(() => new Array<Conflict | null>(profiles.length).fill(null));
-  profiles.forEach((a, i) => {
-    for (let j = i + 1; j < profiles.length; j++) {
-      const c = pairConflict(a, profiles[j] as Profile, household.rules);
-      if (!c || (waived?.[i * n + j] && c.constraint !== 'H4' && c.constraint !== 'H6' && c.constraint !== 'H8'))
-        continue;
-      (conflict[i] as (Conflict | null)[])[j] = c;
-      (conflict[j] as (Conflict | null)[])[i] = c;
-      clash[i * profiles.length + j] = 1;
-      clash[j * profiles.length + i] = 1;
-    }
-  });
+  const neighbours = profiles.map(neighbourOf);
+  const clash = clashesOf(neighbours, household.rules, waived);
   // Dyes that run more here than in the book are kept apart sooner; those that run less earn their company by their own readings.
   const runsHere = (dye: BleedingDye): number => Math.max(1, household.learnt.dyes.get(dye) ?? 1);
   const giverScore = profiles.map(({ history: h, garment }) =>
@@ -456,8 +488,8 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     allowedBits,
     settingWords,
     clash,
+    neighbours,
     hasWoolProgramme: household.washers.some((w) => w.programmes.some((p) => p.family === 'wool')),
-    conflict,
     giverScore,
     uptake,
     dyeIndex,

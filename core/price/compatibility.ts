@@ -7,7 +7,7 @@ import type { TraitId } from '../construction/traits.ts';
 import type { ColourClass } from '../colour/colour.ts';
 import type { Constraint } from '../model/constraints.ts';
 import { say, type Message } from '../message/message.ts';
-import type { HouseRules } from '../model/household.ts';
+import { detergentClasses, type HouseRules } from '../model/household.ts';
 import type { Company } from '../model/orders.ts';
 import type { Profile } from '../piece/profile.ts';
 
@@ -110,9 +110,8 @@ function usesApart(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
 }
 
 /** Mud is dried and brushed off, and still gives: a muddy kit goes alone, with its like, or with what shows nothing. */
-const isMuddy = (p: Profile): boolean => p.garment.soil === 'heavy' && p.garment.stains.some((s) => s.kind === 'mud');
-const mudBesidePale = (muddy: Profile, pale: Profile): Conflict | null =>
-  isMuddy(muddy) && pale.pale && pale.garment.soil !== 'heavy'
+const mudBesidePale = (muddy: Neighbour, pale: Neighbour): Conflict | null =>
+  muddy.muddy && pale.pale && pale.garment.soil !== 'heavy'
     ? { constraint: 'H11', message: () => say('apart.mud', { name: name(muddy), other: name(pale) }) }
     : null;
 
@@ -122,9 +121,8 @@ const easyIron = (shirt: Profile, other: Profile, rules: HouseRules): Conflict |
     ? { constraint: 'H10', message: () => say('apart.easy-iron', { name: name(shirt), other: name(other) }) }
     : null;
 
-function chemistry(a: Profile, b: Profile): Conflict | null {
-  const shared = [...a.values.detergents].some((c) => b.values.detergents.has(c));
-  if (shared) return null;
+function chemistry(a: Neighbour, b: Neighbour): Conflict | null {
+  if (a.detergents & b.detergents) return null;
   const strict = a.values.detergents.size <= b.values.detergents.size ? a : b;
   const other = strict === a ? b : a;
   return {
@@ -139,10 +137,10 @@ const studFragile = (p: Profile): boolean =>
   hasSignificant(p.garment.parts, isProtein) ||
   p.woolLike;
 const zipFragile = (p: Profile): boolean => has(p, 'lace', 'tulle', 'sequins', 'beads') || p.woolLike;
-function hardware(hard: Profile, soft: Profile): Conflict | null {
-  if (has(hard, 'studs', 'hard-buckle') && studFragile(soft))
+function hardware(hard: Neighbour, soft: Neighbour): Conflict | null {
+  if (hard.studs && soft.studFragile)
     return { constraint: 'H7', message: () => say('apart.hard-parts', { name: name(hard), other: name(soft) }) };
-  if (has(hard, 'zip') && zipFragile(soft))
+  if (hard.zip && soft.zipFragile)
     return { constraint: 'H7', message: () => say('apart.zip', { name: name(hard), other: name(soft) }) };
   return null;
 }
@@ -182,8 +180,31 @@ function woolCompany(a: Profile, b: Profile, rules: HouseRules): Conflict | null
       };
 }
 
+/** A piece with what it brings to a pair, found once and not for each of its thousand neighbours. */
+export interface Neighbour extends Profile {
+  /** Bit per permitted class of detergent. */
+  detergents: number;
+  studs: boolean;
+  zip: boolean;
+  studFragile: boolean;
+  zipFragile: boolean;
+  muddy: boolean;
+}
+export const neighbourOf = (p: Profile): Neighbour => ({
+  ...p,
+  detergents: [...p.values.detergents].reduce((bits, c) => bits | (1 << detergentClasses.indexOf(c)), 0),
+  studs: has(p, 'studs', 'hard-buckle'),
+  zip: has(p, 'zip'),
+  studFragile: studFragile(p),
+  zipFragile: zipFragile(p),
+  muddy: p.garment.soil === 'heavy' && p.garment.stains.some((s) => s.kind === 'mud'),
+});
+
 /** The strongest reason two pieces can never share a load; null when some setting may still serve both. */
-export function pairConflict(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
+export const pairConflict = (a: Profile, b: Profile, rules: HouseRules): Conflict | null =>
+  conflictBetween(neighbourOf(a), neighbourOf(b), rules);
+/** The same for pieces whose part in pairs is known. */
+export function conflictBetween(a: Neighbour, b: Neighbour, rules: HouseRules): Conflict | null {
   return (
     contamination(a, b) ??
     separateFrom(a, b) ??

@@ -11,7 +11,7 @@ import type { Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
 import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
 import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
-import { easyIronShirts, type Basket } from './basket.ts';
+import { conflictOf, easyIronShirts, type Basket } from './basket.ts';
 import { duty } from './bits.ts';
 import {
   coldDeficit,
@@ -25,7 +25,7 @@ import {
 import { mixesKitchen } from './compatibility.ts';
 import { cleaningEffect, linenHeatC, wearUnitsOfWash } from '../piece/demand.ts';
 import { isPowdered } from '../washing/products.ts';
-import { dyeView } from './dye-view.ts';
+import { dyeView, type DyeView } from './dye-view.ts';
 import { featuresOf, hasDuty, type Features } from './features.ts';
 import { handBath, handDuration, type HandBath } from './hand-bath.ts';
 import { doseFor, helpersFor, noHelpers, productFor, productMoney } from './product-choice.ts';
@@ -147,6 +147,30 @@ const pieceDeficit = (b: Basket, i: number, effect: number): number => {
   return p ? Math.max(0, p.need - effect) * p.pieces : 0;
 };
 
+const catcherMoney = (catcher: Product): number => productMoney(catcher, 1, doseUnitOf(catcher));
+
+/**
+ * The dyes of a set at a setting, and whether a catcher goes in: where one is due, and below that where it saves more damage than it costs. `caught`
+ * supposes one, or none.
+ */
+function dyeAt(
+  b: Basket,
+  pieces: readonly number[],
+  f: Features,
+  index: number,
+  shares: Float64Array,
+  detailed: boolean,
+  caught: boolean | null,
+): DyeView {
+  const plain = dyeView(b, pieces, f, index, shares, detailed, caught);
+  const { catcher, weights: w } = b;
+  if (caught !== null || plain.due || !plain.allowed || catcher === null) return plain;
+  const price = w.resources * catcherMoney(catcher);
+  if (w.dyeDamage * plain.damage <= price) return plain;
+  const withCatcher = dyeView(b, pieces, f, index, shares, detailed, true);
+  return w.dyeDamage * withCatcher.damage + price < w.dyeDamage * plain.damage ? withCatcher : plain;
+}
+
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(
   b: Basket,
@@ -244,9 +268,9 @@ function costAt(
   // Dye can only add to this, so a set that is already too dear is not looked at for it.
   const beside = company + emptyDrum + dividedSets;
   if (w.resources * (plain + runMoney) + fixed + pieceCost + beside >= cutoff) return Infinity;
-  const dye = dyeView(b, pieces, f, index, shares, detail !== null, supposed?.caught);
+  const dye = dyeAt(b, pieces, f, index, shares, detail !== null, supposed?.caught ?? null);
   if (!dye.allowed) return broken('H3');
-  const resources = plain + (dye.catcher ? productMoney(dye.catcher, 1, doseUnitOf(dye.catcher)) : 0);
+  const resources = plain + (dye.catcher ? catcherMoney(dye.catcher) : 0);
   const loadCost = w.resources * (resources + runMoney) + fixed;
   const dyeCost = w.dyeDamage * dye.damage;
   const cost = loadCost + pieceCost + dyeCost + beside;
@@ -418,7 +442,7 @@ function unpriced(b: Basket, pieces: readonly number[]): UnpricedLoad {
   const standing = new Set<Violation>();
   for (const i of pieces)
     for (const j of pieces) {
-      const c = i < j ? b.conflict[i]?.[j] : null;
+      const c = i < j ? conflictOf(b, i, j) : null;
       if (c) standing.add(c.constraint);
     }
   if (standing.size > 0) return { feasible: false, pieces, violations: violationOrder.filter((v) => standing.has(v)) };

@@ -15,6 +15,33 @@ export interface Instance {
   /** 1 where two items may not share a load: [item × n + item]. */
   apart: Uint8Array;
 }
+/** Items told by nothing in whom they may share a load with are one class; what a class shuts out is a set of bits over the classes. */
+export interface Classes {
+  classOf: Int32Array;
+  /** Words of 32 bits. */
+  words: number;
+  /** Bits of the classes that each class shuts out: [class × words + word]. */
+  shuts: Int32Array;
+}
+export function classesOf({ items, apart }: Instance): Classes {
+  const n = items.length;
+  const known = new Map<string, number>();
+  const first: number[] = [];
+  const classOf = Int32Array.from(items, (_, i) => {
+    const key = apart.subarray(i * n, (i + 1) * n).join('');
+    const c = known.get(key) ?? first.push(i) - 1;
+    known.set(key, c);
+    return c;
+  });
+  const words = (first.length + 31) >> 5;
+  const shuts = new Int32Array(first.length * words);
+  first.forEach((i, c) =>
+    first.forEach((j, d) => {
+      if (apart[i * n + j]) shuts[c * words + (d >> 5)] = (shuts[c * words + (d >> 5)] as number) | (1 << (d & 31));
+    }),
+  );
+  return { classOf, words, shuts };
+}
 export interface Division {
   /** Items of each load. */
   loads: number[][];
@@ -23,8 +50,11 @@ export interface Division {
 }
 
 export const ascending = (xs: readonly number[]): number[] => [...xs].sort((a, b) => a - b);
-export const piecesOf = (items: readonly Item[], set: readonly number[]): number[] =>
-  ascending(set.flatMap((i) => items[i]?.pieces ?? []));
+export function piecesOf(items: readonly Item[], set: readonly number[]): number[] {
+  const pieces: number[] = [];
+  for (const i of set) for (const p of (items[i] as Item).pieces) pieces.push(p);
+  return pieces.sort((a, b) => a - b);
+}
 
 /** Sum and exclusive-or of random numbers of the members: equal sets have equal hashes. */
 export interface Hashes {

@@ -10,7 +10,10 @@ import type { PooledLoad } from './exact/column-list.ts';
 import { ascending, makeInstance, piecesOf, Pricer, type Division, type Instance, type Item } from './instance.ts';
 import { Modes } from './bounds/modes.ts';
 import { Search } from './search/search.ts';
-import { divideByCounts, kindsOf } from './exact/counts.ts';
+import { divideByCounts, fewKinds } from './exact/counts.ts';
+import { kindsOf } from './kinds.ts';
+import { Generation, type GenerationEffort } from './bounds/generation.ts';
+import { betterPartition, type PartitionSolver } from './partition.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 
@@ -42,7 +45,15 @@ export interface Progress {
   cost: number;
   lowerBound: number;
 }
-type Watch = ((p: Pick<Progress, 'phase' | 'share' | 'cost' | 'lowerBound'>) => void) | null;
+/** Told how far a solve is; answers true when that is enough, and the best so far is taken. */
+export type Watch = (p: Progress) => boolean | void;
+/** What a solve may call on. */
+export interface SolveTools {
+  watch: Watch | null;
+  /** An integer-programming library, where there is one. */
+  partition: PartitionSolver | null;
+}
+export const noTools: SolveTools = { watch: null, partition: null };
 
 /** Items from pieces: those that must stay together become one. */
 function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => number, decided: Togetherness): Item[] {
@@ -85,9 +96,9 @@ export function independentGroups(b: Basket, items: readonly Item[]): number[][]
   return groups;
 }
 
-/** Groups up to this size are proven by branch and price; those up to the next come near to its first relaxation; larger ones are bounded item by item. */
+/** Groups up to this size are proven by branch and price; those of up to so many kinds are bounded by column generation; larger ones item by item. */
 const branchLimit = 60;
-const relaxLimit = 150;
+const generateLimit = 150;
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
   nodes: 80,
@@ -96,64 +107,73 @@ const branchEffort: BranchEffort = {
   rounds: 150,
   nodesPerMode: 20_000,
   visited: 2_000_000,
-  climb: { climbs: 4, reach: 0.2, nodes: 300 },
 };
-const relaxEffort: BranchEffort = {
-  ...branchEffort,
-  nodes: 0,
-  rounds: 10,
-  nodesPerMode: 480,
-  climb: { climbs: 2, reach: 0.25, nodes: 200 },
-};
+const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100 };
 const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 
-function divide(
-  inst: Instance,
+interface Divided {
+  division: Division;
+  lowerBound: number;
+  optimal: boolean;
+}
+const proven = (division: Division): Divided => ({ division, lowerBound: division.cost, optimal: true });
+
+/** How far the division of a group is; true = stop. */
+type Told = (phase: Progress['phase'], share: number, cost: number, lowerBound: number) => boolean;
+
+/** A group too large to be proven: the best division found, bounded from below by column generation, and made better by the loads that were met there. */
+function generated(
+  modes: Modes,
   pricer: Pricer,
-  watch: Watch,
-): { division: Division; lowerBound: number; optimal: boolean } {
+  search: Search,
+  start: Division,
+  pool: Pool,
+  told: Told,
+  tools: SolveTools,
+): Divided {
+  const kinds = kindsOf(modes.inst);
+  if (kinds.length > generateLimit || told('search', 1, start.cost, 0)) {
+    const lowerBound = Math.min(start.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
+    return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
+  }
+  const generation = new Generation(modes, pricer, kinds);
+  generation.take(
+    [...pool.values()].map((load) => load.items),
+    start,
+  );
+  generation.run(generateEffort, start.cost, (lowerBound, share) => told('proof', share, start.cost, lowerBound));
+  const better = tools.partition && betterPartition(generation, start, tools.partition);
+  const division = better ? search.polish(better) : start;
+  return {
+    division,
+    lowerBound: Math.min(division.cost, generation.lowerBound),
+    optimal: division.cost - generation.lowerBound < 1e-6,
+  };
+}
+type Pool = Map<string, PooledLoad>;
+
+function divide(inst: Instance, pricer: Pricer, told: Told, tools: SolveTools): Divided {
   const n = inst.items.length;
-  if (n <= subsetLimit) {
-    const division = divideBySubsets(inst, pricer);
-    return { division, lowerBound: division.cost, optimal: true };
-  }
-  const kinds = kindsOf(inst);
-  if (kinds) {
-    const division = divideByCounts(inst, pricer, kinds);
-    return { division, lowerBound: division.cost, optimal: true };
-  }
-  const pool = new Map<string, PooledLoad>();
+  if (n <= subsetLimit) return proven(divideBySubsets(inst, pricer));
+  const few = fewKinds(inst);
+  if (few) return proven(divideByCounts(inst, pricer, few));
+  const pool: Pool = new Map();
   const modes = Modes.of(inst);
   const search = new Search(modes, pricer);
-  if (n <= relaxLimit)
-    search.onLoad = (items, cost) => {
-      const set = ascending(items);
-      pool.set(set.join(','), { items: set, cost });
-    };
-  const proofShare = n <= branchLimit ? 0.5 : 0.1;
-  if (watch)
-    search.onRound = (share, cost) => watch({ phase: 'search', share: share * (1 - proofShare), cost, lowerBound: 0 });
-  const start = search.run({ rounds: searchRounds(n), swaps: n <= 140 });
-  if (n <= relaxLimit) {
-    const proof = new BranchAndPrice(
-      modes,
-      pricer,
-      start,
-      pool.values(),
-      n <= branchLimit ? branchEffort : relaxEffort,
-    );
-    if (watch)
-      proof.onBound = (lowerBound, cost) =>
-        watch({
-          phase: 'proof',
-          share: 1 - proofShare * Math.min(1, (Math.max(0, cost - lowerBound) / cost) * 10),
-          cost,
-          lowerBound,
-        });
-    return proof.run();
-  }
-  const lowerBound = Math.min(start.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
-  return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
+  search.onLoad = (items, cost) => {
+    const set = ascending(items);
+    pool.set(set.join(','), { items: set, cost });
+  };
+  const searchShare = n <= branchLimit ? 0.5 : 0.7;
+  search.onRound = (share, cost) => told('search', share * searchShare, cost, 0);
+  const start = search.run({ rounds: searchRounds(n), swaps: true });
+  const proof: Told = (phase, share, cost, lowerBound) =>
+    told(phase, searchShare + (1 - searchShare) * share, cost, lowerBound);
+  if (n > branchLimit) return generated(modes, pricer, search, start, pool, proof, tools);
+  const exact = new BranchAndPrice(modes, pricer, start, pool.values(), branchEffort);
+  exact.onBound = (lowerBound, cost) =>
+    proof('proof', 1 - Math.min(1, ((cost - lowerBound) / cost) * 10), cost, lowerBound);
+  return exact.run();
 }
 
 /** Solve for the candidates. Waiting is closed to some; a piece that no setting fits waits whatever its date. */
@@ -161,7 +181,7 @@ export function solve(
   b: Basket,
   candidates: readonly Candidate[],
   decided: Togetherness = free,
-  onProgress: ((p: Progress) => void) | null = null,
+  tools: SolveTools = noTools,
 ): Solution {
   const pricer = new Pricer(b);
   const deferral = new Map<number, number>();
@@ -181,6 +201,7 @@ export function solve(
   let lowerBound = 0;
   let optimal = true;
   let looked = 0;
+  let stopped = false;
   groups.forEach((group) => {
     const at = new Map(group.map((i, x) => [i, x] as const));
     const own = group.map((i) => items[i] as Item);
@@ -197,14 +218,17 @@ export function solve(
     const r = divide(
       inst,
       pricer,
-      onProgress &&
-        ((p) =>
-          onProgress({
-            phase: p.phase,
-            share: (looked + p.share * group.length) / items.length,
-            cost: before.cost + p.cost,
-            lowerBound: before.lowerBound + p.lowerBound,
-          })),
+      (phase, share, groupCost, groupBound) => {
+        stopped ||=
+          tools.watch?.({
+            phase,
+            share: (looked + share * group.length) / items.length,
+            cost: before.cost + groupCost,
+            lowerBound: before.lowerBound + groupBound,
+          }) === true;
+        return stopped;
+      },
+      tools,
     );
     for (const l of r.division.loads) loads.push(piecesOf(own, l));
     waiting.push(...piecesOf(own, r.division.waiting));
@@ -212,7 +236,7 @@ export function solve(
     lowerBound += r.lowerBound;
     optimal = optimal && r.optimal;
     looked += group.length;
-    onProgress?.({ phase: 'proof', share: looked / items.length, cost, lowerBound });
+    tools.watch?.({ phase: 'proof', share: looked / items.length, cost, lowerBound });
   });
   return { loads, waiting: ascending(waiting), cost, lowerBound, optimal };
 }

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
 export const bundlePath = path.join(root, 'build/neatfold/neatfold.mjs');
-const rooms = ['core', 'words', 'formats', 'bin'];
+const rooms = ['core', 'words', 'formats', 'workers', 'bin'];
 
 /** Newest change among the sources, in ms. */
 function newestSource(folder) {
@@ -39,6 +39,7 @@ export async function ensureCliBundle() {
     absWorkingDir: root,
     logLevel: 'error',
     minifySyntax: true,
+    external: ['highs'], // it finds its program beside itself
   });
   renameSync(made, bundlePath);
   return bundlePath;

@@ -69,6 +69,10 @@ export const planWords: Record<keyof typeof planMessages, string> = {
   'warn.label-conflict': '{names}: {reasons}. The safer value holds.',
   'warn.date-unmet': 'Not washed before the date: {names}.',
   'warn.musty-drying': 'Drying takes more than a day for {count, plural, one {one piece} other {# pieces}} in this room: moving air helps.',
+  'warn.machine-hours':
+    'The machines would run {needDays, plural, =0 {} one {1 day } other {# days }}{needHours} h; until the next wash day in {days, plural, one {a day} other {# days}} they may run {thereDays, plural, =0 {} one {1 day } other {# days }}{thereHours} h. {first, plural, =0 {No load fits} one {The first load fits} other {The first # loads fit}} in; for the other {late, plural, one {one} other {#}}, a laundry room with several machines helps, or let what may wait wait.',
+  'warn.rack-hours':
+    'Drying on the bars would take {needDays, plural, =0 {} one {1 day } other {# days }}{needHours} h; the next wash day is in {days, plural, one {a day} other {# days}}. Wash part of it today, take some to a laundry room with dryers, or let what may wait wait.',
   'warn.rack-none': 'No drying place is written down here: think of one for {names}.',
   'warn.rack-fuel': 'What met fuel or solvent dries outdoors only, and no place outdoors dries it within a day: {names}. Hang it out by day, under cover, for as many days as it takes.',
   'warn.rack-day': 'The day out of doors is too short for {names}, from the drum to dry: find a place indoors, or take them in damp.',

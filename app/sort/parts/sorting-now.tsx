@@ -6,6 +6,7 @@ import { durationText } from '../../shared/words.ts';
 import { Button } from '../../ui/button.tsx';
 import { Quiet } from '../../ui/page.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
+import { media } from '../../theme/tokens.ts';
 
 export interface SortingView {
   pieces: number;
@@ -13,6 +14,8 @@ export interface SortingView {
   share: number;
   phase: 'search' | 'proof';
   cost: number | null;
+  /** No division can cost less, EUR; 0 = not known yet. */
+  lowerBound: number;
 }
 
 const lookEveryMs = 1_000;
@@ -28,32 +31,80 @@ const Box = styled.section`
   }
 `;
 
-export function SortingNow({ sorting: s }: { sorting: SortingView }) {
+/** Look again by itself. */
+function useLookAgain(s: SortingView): void {
   const { revalidate, state } = useRevalidator();
   useEffect(() => {
     if (state !== 'idle') return undefined;
     const timer = setTimeout(() => void revalidate(), lookEveryMs);
     return () => clearTimeout(timer);
   }, [revalidate, state, s.seconds, s.share]);
+}
+/** How far a plan can be from the best possible one, as a share of its cost. */
+const openShare = ({ cost, lowerBound }: SortingView): number | null =>
+  cost === null || cost <= 0 || lowerBound <= 0 ? null : Math.max(0, (cost - lowerBound) / cost);
+const howFar = (s: SortingView): string => {
+  const open = openShare(s);
+  return open === null
+    ? 'Looking for better loads'
+    : `The best so far is at most ${Math.max(1, Math.ceil(open * 100))} % from the best possible`;
+};
+const Stop = ({ wish, children }: { wish: 'stop' | 'enough'; children: string }) => (
+  <PostForm action="/sort">
+    <Button type="submit" name="intent" value={wish} $quiet>
+      {children}
+    </Button>
+  </PostForm>
+);
+
+export function SortingNow({ sorting: s }: { sorting: SortingView }) {
+  useLookAgain(s);
   const percent = Math.round(s.share * 100);
   return (
     <Box aria-labelledby="sorting">
       <h1 id="sorting">Sorting {s.pieces} pieces</h1>
       <progress max={100} value={percent} aria-label="How far the sorting is" />
       <p role="status">
-        {s.phase === 'search' ? 'Looking for the best loads' : 'Proving that nothing cheaper exists'}: {percent} %
-        {s.cost !== null && ` · best so far ${s.cost.toFixed(2)}`}
+        {howFar(s)}: {percent} %{s.cost !== null && ` · best so far ${s.cost.toFixed(2)}`}
       </p>
       <Quiet>
         {s.seconds < 60 ? `${s.seconds} s` : durationText(s.seconds / 60)} so far. You can do something else meanwhile;
         your last plan stays until the new one is there.
       </Quiet>
-      <PostForm action="/sort">
-        <Button type="submit" name="intent" value="stop" $quiet>
-          Stop sorting
-        </Button>{' '}
-        <Link to="/sort">Look again</Link>
-      </PostForm>
+      <Stop wish="stop">Stop sorting</Stop>
+      <Link to="/sort">Look again</Link>
     </Box>
+  );
+}
+
+const Strip = styled.section`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.4rem 1.2rem;
+  margin-bottom: 1rem;
+  padding: 0.5rem 1rem;
+  border-left: 6px solid var(--woad);
+  background: var(--paper);
+  progress {
+    width: 8rem;
+    height: 0.7rem;
+    accent-color: var(--woad);
+  }
+  ${media.print} {
+    display: none;
+  }
+`;
+/** A first plan is on the board; better ones are looked for. What is begun of it stays as it is. */
+export function Improving({ sorting: s }: { sorting: SortingView }) {
+  useLookAgain(s);
+  const percent = Math.round(s.share * 100);
+  return (
+    <Strip aria-label="A better plan is looked for">
+      <progress max={100} value={percent} aria-label="How far the search is" />
+      <p role="status">A first plan is below. {howFar(s)}.</p>
+      <Stop wish="enough">Good enough: take it</Stop>
+      <Link to="/sort">Look again</Link>
+    </Strip>
   );
 }

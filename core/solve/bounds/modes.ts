@@ -2,7 +2,6 @@
  * The modes of washing that a load of a group may be in, each with what it costs at least and what every item adds at least: the separable lower
  * bounds on which the search for columns and the share bound rest.
  */
-import { bleedLimits } from '../../colour/bleed.ts';
 import { loadConstants } from '../../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../../model/household.ts';
 import { bathCare } from '../../washing/basin.ts';
@@ -86,7 +85,6 @@ export class Modes {
   readonly full: number;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Rooms>;
-  private readonly giversAt = new Map<number, ReadonlySet<PieceNumbers>>();
   private readonly cloths = new Map<string, Map<Product, ProductCloths> | null>();
   private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
@@ -325,13 +323,11 @@ export class Modes {
       leastCost[i] = cost + shared;
       leastAdded[i] = cost;
     });
-    const givers = supposed.caught ? this.catcherGivers(index) : new Set<PieceNumbers>();
     const conditions: ((x: PieceNumbers) => boolean)[] = [
       (x) => x.soilColumn === supposed.soilColumn,
       ...(admission.must ? [admission.must] : []),
       ...(held?.required ? [(x: PieceNumbers) => held.required?.has(clothKey(x)) ?? true] : []),
       ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
-      ...(supposed.caught ? [(x: PieceNumbers) => givers.has(x)] : []),
     ];
     const serves = Uint8Array.from(items, (item, i) =>
       leastCost[i] === Infinity
@@ -360,23 +356,6 @@ export class Modes {
           conditions: (1 << conditions.length) - 1,
         }
       : null;
-  }
-
-  /** Pieces that can make a catcher due at a setting: by duty, or by enough loose dye for some receiver at a full donor share. */
-  private catcherGivers(index: number): ReadonlySet<PieceNumbers> {
-    const known = this.giversAt.get(index);
-    if (known) return known;
-    const { basket: b } = this.inst;
-    const receiver = b.uptake.map((uptake) => Math.max(0, ...uptake));
-    const fresh = new Set(
-      b.pieces.filter(
-        (x, p) =>
-          (x.duties & duty.catcher) !== 0 ||
-          (b.giverScore[p]?.[index] ?? 0) * (receiver[b.dyeIndex[p] ?? -1] ?? 0) >= bleedLimits.white,
-      ),
-    );
-    this.giversAt.set(index, fresh);
-    return fresh;
   }
 
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */

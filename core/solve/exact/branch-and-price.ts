@@ -6,9 +6,11 @@
 import { ColumnList, type PooledLoad } from './column-list.ts';
 import { ColumnFinder } from './column-finder.ts';
 import { ascending, piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
+import { Generation, type GenerationEffort } from '../bounds/generation.ts';
+import { kindsOf } from '../kinds.ts';
 import type { Modes } from '../bounds/modes.ts';
 import { Relaxation, type Node, type Relaxed, type Settled } from './relaxation.ts';
-import { climb, shareWorth, solitaryWorth, sumOf, type ClimbEffort } from '../bounds/dual-bounds.ts';
+import { shareWorth, solitaryWorth, sumOf } from '../bounds/dual-bounds.ts';
 
 export interface BranchEffort {
   /** Nodes of the tree, and rounds of column generation in each. */
@@ -21,8 +23,6 @@ export interface BranchEffort {
   /** Visited sets: in one mode of washing at most, and in all before the search settles for a gap. */
   nodesPerMode: number;
   visited: number;
-  /** How valid worths are sought where the relaxation is left before its end. */
-  climb: ClimbEffort;
 }
 export interface Bounded {
   division: Division;
@@ -31,6 +31,8 @@ export interface Bounded {
 }
 
 const proven = 1e-6;
+/** Where the relaxation is left before its end. */
+const unsettledEffort: GenerationEffort = { rounds: 40, divisions: 400, sets: 100 };
 /** A relaxation this near to its end, EUR, is as good as there. */
 const nearEnough = 0.02;
 /** Visited sets per mode of the first looks for columns. */
@@ -120,34 +122,6 @@ export class BranchAndPrice {
     }
     return { relaxation, found: relaxation.result(lowerBound, settled) };
   }
-  /** What each item costs in the best division: what its load would save without it, and by mass of what is left of the cost. */
-  private paidInBest(): Float64Array {
-    const { basket: b, items } = this.root;
-    const paid = new Float64Array(items.length);
-    for (const i of this.best.waiting) paid[i] = items[i]?.waitCost ?? 0;
-    for (const load of this.best.loads) {
-      const cost = this.pricer.cost(piecesOf(items, load));
-      const saved = load.map((i) =>
-        Math.max(
-          0,
-          cost -
-            this.pricer.cost(
-              piecesOf(
-                items,
-                load.filter((x) => x !== i),
-              ),
-            ),
-        ),
-      );
-      const massKg = load.map((i) => (items[i]?.pieces ?? []).reduce((m, p) => m + (b.pieces[p]?.massKg ?? 0), 0));
-      const left = cost - saved.reduce((t, x) => t + x, 0);
-      const allKg = massKg.reduce((t, x) => t + x, 0);
-      load.forEach((i, k) => {
-        paid[i] = (saved[k] as number) + (left * (massKg[k] as number)) / allKg;
-      });
-    }
-    return paid;
-  }
   private adopt(relaxation: Relaxation, found: Relaxed): void {
     if (!found.integral) return;
     const loads = found.loads.map(({ set }) => relaxation.wholeOf(set));
@@ -170,10 +144,14 @@ export class BranchAndPrice {
     const { relaxation, found: first } = this.relax(root, finder);
     this.adopt(relaxation, first);
     if (!first.settled && !this.closed(first.lowerBound)) {
-      // Its duals are worth too much for loads not found yet; between them and what the best division asks of each item a valid worth is not far.
-      const paid = this.paidInBest();
-      const target = relaxation.optimise().map((dual, i) => (dual + (paid[i] as number)) / 2);
-      first.lowerBound = Math.max(first.lowerBound, sumOf(climb(finder, worth, target, this.effort.climb)));
+      // Left before its end: worths that no load exceeds still bound it.
+      const generation = new Generation(this.modes, this.pricer, kindsOf(this.root));
+      generation.take(
+        [...this.pool.values()].map((load) => load.items),
+        this.best,
+      );
+      generation.run(unsettledEffort, this.best.cost, () => false);
+      first.lowerBound = Math.max(first.lowerBound, generation.lowerBound);
     }
     this.onBound?.(first.lowerBound, this.best.cost);
     this.warm = true;

@@ -34,8 +34,6 @@ export interface ColumnSource {
 
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
-/** Where a bound is asked for, nothing below zero is left unseen but for rounding. */
-const nothingBelow = -1e-9;
 /** Columns of one mode that are handed over at once, the best and those before it. */
 const mostPerMode = 3;
 /** Shares of its price at which room is charged for bounds. */
@@ -106,10 +104,6 @@ export class ColumnFinder implements ColumnSource {
     this.isCandidate = new Uint8Array(inst.items.length);
     this.full = modes.full;
   }
-  /** The modes still looked at. */
-  get modesInUse(): readonly Mode[] {
-    return this.list;
-  }
   /** The same for a branch in which the items of each group have become one. */
   within(inst: Instance, groups: readonly (readonly number[])[]): ColumnFinder {
     const modes = this.modes.merged(inst, groups);
@@ -120,18 +114,6 @@ export class ColumnFinder implements ColumnSource {
     );
   }
 
-  /**
-   * A bound on the reduced cost of every load of a mode: what it found, or where it had to stop. Zero when none is
-   * below.
-   */
-  leastOf(mode: Mode, worth: Float64Array, nodes: number): number {
-    let best = 0;
-    const { cutAt } = this.search(mode, worth, 0, nothingBelow, nodes, (column) => {
-      best = column.reduced;
-      return best;
-    });
-    return Math.min(best, cutAt);
-  }
   /** What any load costs at least. */
   leastCost(): number {
     return Math.max(1e-3, Math.min(...this.modes.list.map((m) => m.base)));
@@ -478,7 +460,7 @@ export class ColumnFinder implements ColumnSource {
           separable -= (worth[x] as number) - (mode.leastCost[x] as number);
         }
         const isReal =
-          bounds.catcherDue === mode.supposed.caught && isAsSupposed(b, next.features, mode.index, mode.supposed);
+          (mode.supposed.caught || !bounds.catcherDue) && isAsSupposed(b, next.features, mode.index, mode.supposed);
         const reduced = cost - worths;
         if (isReal && reduced < target) dive.target = dive.take({ items: ascending(chosen), cost, reduced });
         const taken = filled + (room[i] as number);

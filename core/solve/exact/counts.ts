@@ -3,47 +3,17 @@
  * apart are interchangeable, so a load is a count of each kind and not a set; twelve tea towels have 13 states where their subsets are 4,096.
  * The first kind that is left is served first, so each division is seen once.
  */
-import type { Basket } from '../../price/basket.ts';
+import { kindsOf } from '../kinds.ts';
 import { piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
 
 /** Groups up to so many states: each is priced once, and at most half of the pairs of states are tried. */
 export const countLimit = 4_096;
 const epsilon = 1e-9;
 
-/** What the price sees of an item: everything but the names of its pieces. */
-function likeness(basket: Basket, inst: Instance, item: number): string {
-  const { pieces, waitCost } = inst.items[item] as Instance['items'][number];
-  const seen = pieces.map((p) => {
-    const { garment } = basket.profiles[p] as Basket['profiles'][number];
-    return [
-      { ...garment, id: '', name: '' },
-      basket.allowedBits.slice(p * basket.settingWords, (p + 1) * basket.settingWords).join(),
-    ];
-  });
-  return JSON.stringify([seen, waitCost === Infinity ? 'must' : waitCost]);
-}
-/** Items by kind; null when decisions made by hand tell twins apart, or when there are too many states. */
-export function kindsOf(inst: Instance): number[][] | null {
-  const n = inst.items.length;
-  const byLikeness = new Map<string, number[]>();
-  for (let i = 0; i < n; i++) {
-    const key = likeness(inst.basket, inst, i);
-    byLikeness.set(key, [...(byLikeness.get(key) ?? []), i]);
-  }
-  const kinds = [...byLikeness.values()];
-  if (kinds.reduce((states, kind) => states * (kind.length + 1), 1) > countLimit) return null;
-  const alike = (kind: readonly number[]): boolean => {
-    const [first = 0, second] = kind;
-    const inside = second === undefined ? 0 : inst.apart[first * n + second];
-    return kind.every((i) =>
-      inst.items.every((_, j) =>
-        i === j || kind.includes(j)
-          ? i === j || inst.apart[i * n + j] === inside
-          : inst.apart[i * n + j] === inst.apart[first * n + j],
-      ),
-    );
-  };
-  return kinds.every(alike) && inst.basket.waived === null ? kinds : null;
+/** Items by kind; null when there are too many states to try. */
+export function fewKinds(inst: Instance): number[][] | null {
+  const kinds = kindsOf(inst);
+  return kinds.reduce((states, kind) => states * (kind.length + 1), 1) > countLimit ? null : kinds;
 }
 
 /** The best division when items of one kind are interchangeable; costs as `Pricer` gives them. */

@@ -102,7 +102,6 @@ test('twelve pieces: the same optimum', async () => {
     rounds: 200,
     nodesPerMode: 100_000,
     visited: 5_000_000,
-    climb: { climbs: 2, reach: 0.2, nodes: 300 },
   }).run();
   expect(own.optimal).toBe(true);
   expect(own.division.cost).toBeCloseTo(reference.ObjectiveValue, 5);

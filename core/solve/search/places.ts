@@ -5,7 +5,8 @@
 import type { PieceNumbers } from '../../price/basket.ts';
 import { featuresOf, gather, noFeatures, type Features } from '../../price/features.ts';
 import { costAtSetting } from '../../price/price.ts';
-import { fits, type Hashes, type Instance, type Pricer } from '../instance.ts';
+import type { Modes } from '../bounds/modes.ts';
+import { classesOf, type Classes, type Hashes, type Instance, type Item, type Pricer } from '../instance.ts';
 
 /** Costs nearer than this, EUR, are the same. */
 export const least = 1e-7;
@@ -17,6 +18,8 @@ export const newLoad = -1;
 /** Above this size only the most promising places of an item are priced in full, and so many of them. */
 const exactUpTo = 140;
 const promising = 3;
+/** What a load saves at most by being fuller, EUR, in estimates: a nearly empty drum has its price. */
+export const emptyDrumAtMost = 0.05;
 
 /** What is known of a load beside its items: cost, hashes, mass, the settings all its items bear; for quick looks its best setting and its features. */
 export interface Load {
@@ -25,6 +28,8 @@ export interface Load {
   hashes: Hashes;
   massKg: number;
   bits: Int32Array;
+  /** Bits of the classes of items that clash with some item of it. */
+  shut: Int32Array;
   setting: number;
   features: Features | null;
   /** A later load has a higher number. */ number: number;
@@ -44,6 +49,7 @@ const empty: Load = {
   hashes: { key: 0, check: 0 },
   massKg: 0,
   bits: new Int32Array(0),
+  shut: new Int32Array(0),
   setting: -1,
   features: null,
   number: 0,
@@ -52,6 +58,7 @@ const empty: Load = {
 export class Places {
   readonly inst: Instance;
   readonly pricer: Pricer;
+  private readonly classes: Classes;
   /** A large group: glances before prices. */
   readonly quick: boolean;
   /** Number of the newest load. */
@@ -60,10 +67,20 @@ export class Places {
   private readonly itemBits: Int32Array;
   private readonly itemMassKg: Float64Array;
   private readonly mostKg: Float64Array;
+  /** What an item adds at least at a setting: [item × settings + setting]. */
+  private readonly ownTerms: Float64Array;
   private readonly scratch = noFeatures();
   private readonly glances = new Map<number, { check: number; cost: number }>();
-  constructor(inst: Instance, pricer: Pricer) {
+  constructor({ inst, list }: Modes, pricer: Pricer) {
     this.inst = inst;
+    this.classes = classesOf(inst);
+    const settings = inst.basket.settings.length;
+    this.ownTerms = new Float64Array(inst.items.length * settings).fill(Infinity);
+    for (const m of list)
+      m.leastAdded.forEach((cost, i) => {
+        const at = i * settings + m.index;
+        this.ownTerms[at] = Math.min(this.ownTerms[at] as number, cost);
+      });
     this.pricer = pricer;
     this.quick = inst.items.length > exactUpTo;
     this.itemHashes = inst.items.map((item) => pricer.hashes(item.pieces));
@@ -83,7 +100,34 @@ export class Places {
     );
   }
   private piecesOf(load: readonly number[]): number[] {
-    return load.flatMap((i) => this.inst.items[i]?.pieces ?? []);
+    const pieces: number[] = [];
+    for (const i of load) for (const p of (this.inst.items[i] as Item).pieces) pieces.push(p);
+    return pieces;
+  }
+  /** No item of the load clashes with it. */
+  fits(load: Load, item: number): boolean {
+    const c = this.classes.classOf[item] as number;
+    return !((load.shut[c >> 5] as number) & (1 << (c & 31)));
+  }
+  /** No two of these clash. */
+  fitTogether(a: Load, c: Load): boolean {
+    for (const item of c.items) if (!this.fits(a, item)) return false;
+    return true;
+  }
+  private shutBy(items: readonly number[]): Int32Array {
+    const { classOf, words, shuts } = this.classes;
+    const shut = new Int32Array(words);
+    for (const i of items)
+      for (let w = 0; w < words; w++)
+        shut[w] = (shut[w] as number) | (shuts[(classOf[i] as number) * words + w] as number);
+    return shut;
+  }
+  private bearing(items: readonly number[]): Int32Array {
+    const words = this.inst.basket.settingWords;
+    const bits = new Int32Array(words).fill(-1);
+    for (const i of items)
+      for (let w = 0; w < words; w++) bits[w] = (bits[w] as number) & (this.itemBits[i * words + w] as number);
+    return bits;
   }
   private hashesOf(load: readonly number[]): Hashes {
     let key = 0;
@@ -121,6 +165,32 @@ export class Places {
         if (massKg <= (this.mostKg[w * 32 + 31 - Math.clz32(bits & -bits)] as number)) return true;
       return false;
     });
+  }
+  /** What an item adds at least to a load, at the settings that bear both; Infinity where none does. */
+  leastRise(load: Load, item: number): number {
+    const { settingWords: words, settings } = this.inst.basket;
+    let rise = Infinity;
+    for (let w = 0; w < words; w++)
+      for (
+        let bits = (load.bits[w] as number) & (this.itemBits[item * words + w] as number);
+        bits !== 0;
+        bits &= bits - 1
+      ) {
+        const index = w * 32 + 31 - Math.clz32(bits & -bits);
+        rise = Math.min(rise, this.ownTerms[item * settings.length + index] as number);
+      }
+    return rise;
+  }
+  /** A load without an item, for a look at what may come in its place. */
+  partOf(load: Load, rest: number[]): Load {
+    return {
+      ...load,
+      items: rest,
+      hashes: this.hashesOf(rest),
+      massKg: rest.reduce((m, i) => m + (this.itemMassKg[i] as number), 0),
+      bits: this.bearing(rest),
+      shut: this.shutBy(rest),
+    };
   }
   /** Cost of a load with one item more. */
   costWith(load: Load, item: number): number {
@@ -176,22 +246,28 @@ export class Places {
   }
   /** Loads worth pricing with an item: all that may take it, or the best at a glance. */
   private places(s: State, item: number, skip: number, after: number): number[] {
-    const may = s.loads.flatMap((load, k) =>
-      k !== skip &&
-      load.number > after &&
-      load.items.length > 0 &&
-      fits(this.inst, load.items, item) &&
-      this.mayJoin(load, item)
-        ? [k]
-        : [],
-    );
+    const may: number[] = [];
+    for (let k = 0; k < s.loads.length; k++) {
+      const load = s.loads[k] as Load;
+      if (k === skip || load.number <= after || load.items.length === 0) continue;
+      if (this.fits(load, item) && this.mayJoin(load, item)) may.push(k);
+    }
     if (!this.quick) return may;
-    return may
-      .map((k) => ({ k, rise: this.glance(s.loads[k] as Load, item) - (s.loads[k] as Load).cost }))
-      .filter((x) => x.rise < Infinity)
-      .sort((x, y) => x.rise - y.rise || x.k - y.k)
-      .slice(0, promising)
-      .map((x) => x.k);
+    // What it adds at least orders the loads that are worth a glance.
+    const rises = may
+      .map((k) => ({ k, rise: this.leastRise(s.loads[k] as Load, item) }))
+      .sort((x, y) => x.rise - y.rise || x.k - y.k);
+    const best: { k: number; rise: number }[] = [];
+    for (const { k, rise: least } of rises) {
+      const worst = best[promising - 1]?.rise ?? Infinity;
+      if (least >= worst + emptyDrumAtMost) break;
+      const rise = this.glance(s.loads[k] as Load, item) - (s.loads[k] as Load).cost;
+      if (rise === Infinity) continue;
+      best.push({ k, rise });
+      best.sort((x, y) => x.rise - y.rise || x.k - y.k);
+      if (best.length > promising) best.pop();
+    }
+    return best.map((x) => x.k);
   }
   put(s: State, item: number, { delta, place }: Place): void {
     if (place === waitHere) s.waiting.add(item);
@@ -235,16 +311,14 @@ export class Places {
   }
   loadOf(items: number[], cost: number): Load {
     if (items.length === 0) return empty;
-    const words = this.inst.basket.settingWords;
     const pieces = this.quick ? this.piecesOf(items) : [];
     return {
       items,
       cost,
       hashes: this.hashesOf(items),
       massKg: items.reduce((m, i) => m + (this.itemMassKg[i] as number), 0),
-      bits: Int32Array.from({ length: words }, (_, w) =>
-        items.reduce((bits, i) => bits & (this.itemBits[i * words + w] as number), -1),
-      ),
+      bits: this.bearing(items),
+      shut: this.shutBy(items),
       setting: this.quick ? this.pricer.price(pieces).setting : -1,
       features: this.quick ? featuresOf(this.inst.basket, pieces) : null,
       number: ++this.made,

@@ -2,7 +2,7 @@
  * Loads that a division would be better with: for every way of washing, the pieces that cost more where they are than they would there, as many as fill a
  * drum. What single moves cannot reach (no piece pays a load of its own) is reached in one step.
  */
-import { fits, type Instance } from '../instance.ts';
+import type { Instance } from '../instance.ts';
 import type { Mode, Modes } from '../bounds/modes.ts';
 import { least, type Load, type Places, type State } from './places.ts';
 
@@ -64,11 +64,11 @@ export class Regroup {
   }
   /** The load itself, at its real price: every item joins that costs less in it than where it is. */
   gather({ order, saved }: Proposal): Load {
-    const { inst, places } = this;
+    const { places } = this;
     const alone = (i: number): Load => places.loadOf([i], places.loadCost([i]));
     let load = alone(order[0] as number);
     for (const i of order.slice(1)) {
-      if (!fits(inst, load.items, i) || !places.mayJoin(load, i)) continue;
+      if (!places.fits(load, i) || !places.mayJoin(load, i)) continue;
       const cost = places.costWith(load, i);
       if (cost - load.cost < (saved[i] as number) - least) load = places.loadOf([...load.items, i], cost);
     }

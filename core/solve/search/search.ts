@@ -4,10 +4,12 @@
  */
 import { seededBits } from '../../units/random.ts';
 import { ascending, fits, type Division, type Instance, type Pricer } from '../instance.ts';
+import { kindsOf } from '../kinds.ts';
 import type { Modes } from '../bounds/modes.ts';
-import { least, newLoad, Places, type Load, type State } from './places.ts';
+import { emptyDrumAtMost, least, newLoad, Places, type Load, type State } from './places.ts';
 import { Regroup, type Proposal } from './regroup.ts';
 
+const mostImprovements = 2_000;
 /** About how much of a search goes into the first division. */
 const buildShare = 0.3;
 /** Of a small group every so many rounds gather a load; of a large one all do, as long as there are proposals. */
@@ -15,6 +17,17 @@ const gatherEvery = 4;
 /** Proposals tried on one division, and how much dearer, EUR, one may be before its items find better places. */
 const mostProposals = 24;
 const promisingRise = 3;
+
+/** The most promising exchanges of a pair of loads that are priced in full. */
+const exchangesPerPair = 12;
+/** Loads never change in place, so that a pair of their numbers tells two sets for good. */
+const pairOf = (a: Load, c: Load): number => Math.min(a.number, c.number) * 0x100_0000 + Math.max(a.number, c.number);
+/** An item that leaves its load, and what the rest costs. */
+interface Leave {
+  item: number;
+  rest: Load;
+  cost: number;
+}
 
 export interface SearchEffort {
   /** Ruin-and-recreate rounds. */
@@ -30,16 +43,30 @@ export class Search {
   private readonly next: () => number;
   /** The newest load when each item last found no better place. */
   private readonly tried: Float64Array;
+  /** Pairs of loads that are no better as one. */
+  private readonly unmerged = new Set<number>();
+  /** Pairs of loads, by their numbers, between which no exchange pays. */
+  private readonly swapped = new Set<number>();
+  /** Kind of each item: exchanging two of one kind changes nothing. */
+  private readonly alike: Int32Array;
   /** Receives the loads of every improved division: the column pool of the exact method. */
   onLoad: ((items: readonly number[], cost: number) => void) | null = null;
-  /** Told now and then how far the search is (0–1) and what the best division costs. */
-  onRound: ((share: number, cost: number) => void) | null = null;
+  /** Told now and then how far the search is (0–1) and what the best division costs; answers true when that is enough. */
+  onRound: ((share: number, cost: number) => boolean) | null = null;
+  private enough = false;
   constructor(modes: Modes, pricer: Pricer, seed = 7) {
     this.inst = modes.inst;
-    this.places = new Places(this.inst, pricer);
+    this.places = new Places(modes, pricer);
     this.regroup = new Regroup(modes, this.places);
     this.next = seededBits(seed);
     this.tried = new Float64Array(this.inst.items.length);
+    this.alike = new Int32Array(this.inst.items.length);
+    kindsOf(this.inst).forEach((kind, k) => {
+      for (const i of kind) this.alike[i] = k;
+    });
+  }
+  private told(share: number, cost: number): void {
+    this.enough ||= this.onRound?.(share, cost) === true;
   }
   private report(s: State): void {
     if (this.onLoad) for (const l of s.loads) this.onLoad(l.items, l.cost);
@@ -49,7 +76,7 @@ export class Search {
     const s: State = { loads: [], waiting: new Set(), cost: 0 };
     order.forEach((item, k) => {
       this.places.put(s, item, this.places.bestPlace(s, item, -1));
-      if (k % 50 === 49) this.onRound?.((buildShare * k) / order.length, s.cost);
+      if (k % 50 === 49) this.told((buildShare * k) / order.length, Infinity);
     });
     return s;
   }
@@ -84,7 +111,10 @@ export class Search {
       }
       for (let j = i + 1; j < s.loads.length; j++) {
         const c = s.loads[j] as Load;
-        if (!this.places.mayMerge(a, c) || !c.items.every((x) => fits(this.inst, a.items, x))) continue;
+        const pair = pairOf(a, c);
+        if (this.unmerged.has(pair)) continue;
+        this.unmerged.add(pair);
+        if (!this.places.mayMerge(a, c) || !this.places.fitTogether(a, c)) continue;
         const both = [...a.items, ...c.items];
         const joined = this.places.loadCost(both);
         const delta = joined - a.cost - c.cost;
@@ -123,32 +153,61 @@ export class Search {
     }
     return false;
   }
+  /** Exchange two items of two loads. A pair of loads in which no exchange pays is not looked at again until one of them changes. */
   private swap(s: State): boolean {
     for (let i = 0; i < s.loads.length; i++)
       for (let j = i + 1; j < s.loads.length; j++) {
+        if (this.enough) return false;
         const a = s.loads[i] as Load;
         const c = s.loads[j] as Load;
-        const now = a.cost + c.cost;
-        for (const p of a.items)
-          for (const q of c.items) {
-            const a0 = a.items.filter((x) => x !== p);
-            const c0 = c.items.filter((x) => x !== q);
-            if (!fits(this.inst, a0, q) || !fits(this.inst, c0, p)) continue;
-            const costA = this.places.loadCost([...a0, q]);
-            if (!(costA < now)) continue;
-            const costC = this.places.loadCost([...c0, p]);
-            if (costA + costC < now - least) {
-              s.loads[i] = this.places.loadOf([...a0, q], costA);
-              s.loads[j] = this.places.loadOf([...c0, p], costC);
-              s.cost += costA + costC - now;
-              return true;
-            }
-          }
+        const pair = pairOf(a, c);
+        if (this.swapped.has(pair)) continue;
+        const found = this.swapBetween(a, c);
+        if (!found) {
+          this.swapped.add(pair);
+          continue;
+        }
+        s.cost += found[0].cost + found[1].cost - a.cost - c.cost;
+        [s.loads[i], s.loads[j]] = found;
+        return true;
       }
     return false;
   }
+  /** The first exchange between two loads that pays, the most promising tried first: what an item's leaving saves and what it adds at least elsewhere are known before both loads are priced. */
+  private swapBetween(a: Load, c: Load): [Load, Load] | null {
+    const { places } = this;
+    const now = a.cost + c.cost;
+    const leaves = (load: Load): Leave[] =>
+      load.items.map((item) => {
+        const rest = load.items.filter((x) => x !== item);
+        return { item, rest: places.partOf(load, rest), cost: places.loadCost(rest) };
+      });
+    const fromC = leaves(c);
+    const open: { out: Leave; back: Leave; sum: number }[] = [];
+    for (const out of leaves(a))
+      for (const back of fromC) {
+        if (this.alike[out.item] === this.alike[back.item]) continue;
+        const sum =
+          out.cost + back.cost + places.leastRise(out.rest, back.item) + places.leastRise(back.rest, out.item);
+        if (sum - emptyDrumAtMost < now && places.fits(out.rest, back.item) && places.fits(back.rest, out.item))
+          open.push({ out, back, sum });
+      }
+    open.sort((x, y) => x.sum - y.sum);
+    for (const { out, back } of open.slice(0, exchangesPerPair)) {
+      if (!places.mayJoin(out.rest, back.item) || !places.mayJoin(back.rest, out.item)) continue;
+      const costA = places.costWith(out.rest, back.item);
+      if (!(costA + back.cost < now)) continue;
+      const costC = places.costWith(back.rest, out.item);
+      if (costA + costC < now - least)
+        return [
+          places.loadOf([...out.rest.items, back.item], costA),
+          places.loadOf([...back.rest.items, out.item], costC),
+        ];
+    }
+    return null;
+  }
   private improve(s: State, items: readonly number[], swaps: boolean): void {
-    for (let round = 0; round < 100; round++) {
+    for (let round = 0; round < mostImprovements && !this.enough; round++) {
       let moved = false;
       for (const item of items) moved = this.relocate(s, item) || moved;
       this.places.tidy(s);
@@ -206,8 +265,8 @@ export class Search {
     let current = best ?? this.build(all);
     let champion = this.places.copy(current);
     let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
-    for (let round = 0; round < effort.rounds; round++) {
-      this.onRound?.(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
+    for (let round = 0; round < effort.rounds && !this.enough; round++) {
+      this.told(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
       const trial = this.places.copy(current);
       if (this.places.quick || round % gatherEvery === 0) {
         if (proposals.of !== current)
@@ -242,11 +301,29 @@ export class Search {
     this.tried.fill(0);
     this.improve(champion, all, effort.swaps);
     this.report(champion);
+    return this.divisionOf(champion);
+  }
+  private divisionOf(s: State): Division {
     return {
-      loads: champion.loads.map((l) => ascending(l.items)),
-      waiting: ascending([...champion.waiting]),
-      cost: this.exactCost(champion),
+      loads: s.loads.map((l) => ascending(l.items)),
+      waiting: ascending([...s.waiting]),
+      cost: this.exactCost(s),
     };
+  }
+  /** A division found elsewhere, improved by small moves and exchanges. */
+  polish(division: Division): Division {
+    const s: State = {
+      loads: division.loads.map((items) => this.places.loadOf(items, this.places.loadCost(items))),
+      waiting: new Set(division.waiting),
+      cost: division.cost,
+    };
+    this.tried.fill(0);
+    this.improve(
+      s,
+      this.inst.items.map((_, i) => i),
+      true,
+    );
+    return this.divisionOf(s);
   }
   /** Summed afresh: the running sum drifts by rounding. */
   private exactCost(s: State): number {

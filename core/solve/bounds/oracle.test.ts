@@ -1,0 +1,211 @@
+/** The oracle against every set written out: what it says no load exceeds, none does; and worths it has mended, no load exceeds either. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../../testing/arbitrary.ts';
+import type { Garment } from '../../model/garment.ts';
+import type { Household } from '../../model/household.ts';
+import { profileOf } from '../../piece/profile.ts';
+import { basketOf } from '../../price/basket.ts';
+import { deferralCost } from '../../price/price.ts';
+import { makeInstance, piecesOf, Pricer, type Instance } from '../instance.ts';
+import { Generation } from './generation.ts';
+import { Knapsack } from './knapsack.ts';
+import { Modes } from './modes.ts';
+import { Oracle } from './oracle.ts';
+import { companiesOf } from './walls.ts';
+import { divideBySubsets } from '../exact/subsets.ts';
+import { kindsOf } from '../kinds.ts';
+
+function instanceOf(gs: readonly Garment[], home: Household): Instance {
+  const b = basketOf(
+    gs.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+    home,
+  );
+  return makeInstance(
+    b,
+    gs.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })),
+  );
+}
+const subsets = (n: number): number[][] =>
+  Array.from({ length: 2 ** n - 1 }, (_, k) =>
+    Array.from({ length: n }, (__, i) => i).filter((i) => ((k + 1) >> i) & 1),
+  );
+/** How much the set that is worth most is worth above its real cost. */
+function excess(inst: Instance, worth: Float64Array): number {
+  const pricer = new Pricer(inst.basket);
+  return Math.max(
+    ...subsets(inst.items.length).map(
+      (set) => set.reduce((s, i) => s + (worth[i] as number), 0) - pricer.cost(piecesOf(inst.items, set)),
+    ),
+  );
+}
+const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
+const mixed = fc.array(fc.oneof(washable, everydayGarment), { minLength: 2, maxLength: 7 });
+const worths = fc.array(fc.double({ min: 0, max: 9, noNaN: true }), { minLength: 7, maxLength: 7 });
+const efforts = fc.constantFrom(
+  { divisions: 400, sets: 50, least: 1e-6 },
+  { divisions: 2, sets: 50, least: 1e-6 },
+  { divisions: 0, sets: 3, least: 0.1 },
+);
+const one = (inst: Instance): number[] => inst.items.map(() => 1);
+
+describe('L5, L8, L11: what no load is worth above its cost', () => {
+  test('is at least what the best of all subsets is worth, however soon the search is left', () =>
+    fc.assert(
+      fc.property(mixed, anyHousehold, worths, efforts, (gs, home, us, effort) => {
+        const inst = instanceOf(gs, home);
+        const worth = Float64Array.from(gs, (_, i) => us[i] as number);
+        const { over } = new Oracle(Modes.of(inst), one(inst)).ask(worth, effort);
+        expect(over).toBeGreaterThanOrEqual(excess(inst, worth) - 1e-7);
+      }),
+      { numRuns: 150 },
+    ));
+  test('asked again with other worths, the parts kept from before still hold every load', () =>
+    fc.assert(
+      fc.property(mixed, anyHousehold, worths, worths, (gs, home, us, vs) => {
+        const inst = instanceOf(gs, home);
+        const oracle = new Oracle(Modes.of(inst), one(inst));
+        oracle.ask(
+          Float64Array.from(gs, (_, i) => us[i] as number),
+          { divisions: 60, sets: 50, least: 1e-6 },
+        );
+        const worth = Float64Array.from(gs, (_, i) => vs[i] as number);
+        const { over } = oracle.ask(worth, { divisions: 60, sets: 50, least: 1e-6 });
+        expect(over).toBeGreaterThanOrEqual(excess(inst, worth) - 1e-7);
+      }),
+      { numRuns: 100 },
+    ));
+  test('is near the real one where the search may go to its end: a nearly empty drum alone (1 EUR at most) is not charged', () => {
+    const gs = [
+      garment('a', { soil: 'normal' }),
+      garment('b', { soil: 'normal' }),
+      garment('c', { kind: 'bath_towel', soil: 'normal' }),
+    ];
+    const inst = instanceOf(gs, household);
+    const worth = Float64Array.from([4, 4, 4]);
+    const { over } = new Oracle(Modes.of(inst), one(inst)).ask(worth, { divisions: 2_000, sets: 1, least: 1e-6 });
+    expect(over - excess(inst, worth)).toBeLessThan(1);
+    expect(over).toBeGreaterThanOrEqual(excess(inst, worth));
+  });
+});
+
+describe('L4: worths mended', () => {
+  test('no load is worth more than it costs, and none gains by being mended', () =>
+    fc.assert(
+      fc.property(mixed, anyHousehold, worths, efforts, (gs, home, us, effort) => {
+        const inst = instanceOf(gs, home);
+        const oracle = new Oracle(Modes.of(inst), one(inst));
+        const worth = Float64Array.from(gs, (_, i) => us[i] as number);
+        oracle.ask(worth, effort);
+        const mended = oracle.mended(worth);
+        expect(excess(inst, mended)).toBeLessThanOrEqual(1e-7);
+        mended.forEach((u, i) => expect(u).toBeLessThanOrEqual((worth[i] as number) + 1e-12));
+      }),
+      { numRuns: 150 },
+    ));
+});
+
+describe('column generation over kinds', () => {
+  const repeated = fc.array(fc.tuple(fc.oneof(washable, everydayGarment), fc.integer({ min: 1, max: 3 })), {
+    minLength: 1,
+    maxLength: 3,
+  });
+  test('its bound is never above the best division, and its loads cost what they cost', () =>
+    fc.assert(
+      fc.property(repeated, anyHousehold, (kinds, home) => {
+        const inst = instanceOf(
+          kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g)),
+          home,
+        );
+        const pricer = new Pricer(inst.basket);
+        const best = divideBySubsets(inst, pricer);
+        const generation = new Generation(Modes.of(inst), pricer, kindsOf(inst));
+        generation.take(best.loads, best);
+        const told: number[] = [];
+        generation.run({ rounds: 12, divisions: 200, sets: 30 }, best.cost, (bound) => {
+          told.push(bound);
+          return false;
+        });
+        expect(generation.lowerBound).toBeLessThanOrEqual(best.cost + 1e-7);
+        expect(told).toEqual([...told].sort((x, y) => x - y));
+        for (const load of generation.loads.values()) {
+          const [items = []] = generation.sharedOut([load.kinds]);
+          expect(pricer.cost(piecesOf(inst.items, items))).toBeCloseTo(load.cost, 9);
+          expect(generation.reducedCost(load)).toBeGreaterThanOrEqual(-1e-6);
+        }
+      }),
+      { numRuns: 80 },
+    ));
+});
+
+describe('L10: companies', () => {
+  const lines = fc.array(fc.boolean(), { minLength: 28, maxLength: 28 });
+  test('every set in which nobody clashes lies within one, and none holds a clash', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 8 }), lines, (n, clashes) => {
+        const inst = instanceOf(
+          Array.from({ length: n }, (_, i) => garment(`g${i}`)),
+          household,
+        );
+        let x = 0;
+        for (let i = 0; i < n; i++)
+          for (let j = i + 1; j < n; j++) {
+            const apart = clashes[x++] ? 1 : 0;
+            inst.apart[i * n + j] = apart;
+            inst.apart[j * n + i] = apart;
+          }
+        const companies = companiesOf(inst, 600);
+        const clash = (set: readonly number[]): boolean => set.some((i) => set.some((j) => inst.apart[i * n + j]));
+        for (const company of companies)
+          expect(clash(inst.items.flatMap((_, i) => (company[i] ? [i] : [])))).toBe(false);
+        for (const set of subsets(n)) if (!clash(set)) expect(companies.some((c) => set.every((i) => c[i]))).toBe(true);
+      }),
+      { numRuns: 100 },
+    ));
+  test('too many of them are taken as one', () => {
+    const inst = instanceOf([garment('a'), garment('b')], household);
+    inst.apart.set([0, 1, 1, 0]);
+    expect(companiesOf(inst, 2)).toHaveLength(2);
+    expect(companiesOf(inst, 1)).toEqual([Uint8Array.from([1, 1])]);
+  });
+});
+
+describe('the knapsack', () => {
+  const offers = fc.array(
+    fc.tuple(
+      fc.double({ min: -1, max: 5, noNaN: true }),
+      fc.double({ min: 0.01, max: 0.9, noNaN: true }),
+      fc.integer({ min: 1, max: 3 }),
+    ),
+    { minLength: 1, maxLength: 6 },
+  );
+  test('neither divided nor whole it is below the best filling by enumeration; divided is above whole', () =>
+    fc.assert(
+      fc.property(offers, (list) => {
+        const room = Float64Array.from(list, ([, r]) => r);
+        const most = Int32Array.from(list, ([, , n]) => n);
+        const offer = {
+          items: Int16Array.from(list, (_, k) => k),
+          gains: Float64Array.from(list, ([g]) => g),
+          count: list.length,
+          order: new Int16Array(list.length),
+        };
+        let best = 0;
+        const fill = (k: number, free: number, gain: number): void => {
+          best = Math.max(best, gain);
+          if (k === list.length) return;
+          const [g, r, n] = list[k] as [number, number, number];
+          for (let c = 0; c <= n && c * r <= free; c++) fill(k + 1, free - c * r, gain + c * g);
+        };
+        fill(0, 1, 0);
+        const knapsack = new Knapsack(most, 1);
+        const divided = knapsack.divided(offer, room);
+        const whole = knapsack.whole(offer, room);
+        expect(divided).toBeGreaterThanOrEqual(best - 1e-9);
+        expect(whole).toBeGreaterThanOrEqual(best - 1e-9);
+        const counted = list.reduce((t, [g], k) => t + g * (knapsack.counts[k] as number), 0);
+        expect(counted).toBeCloseTo(whole, 9);
+      }),
+      { numRuns: 300 },
+    ));
+});

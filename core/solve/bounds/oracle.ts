@@ -1,0 +1,603 @@
+/**
+ * L5 and L8 of docs/solver.md. The loads that are worth most above their cost, by branch and bound over what may be in one. A part of the search
+ * leaves out what harms only together (uses side by side, grey, soil, dye) and is a knapsack. Where the set that fills it best would harm more
+ * than the part charges, it is divided on the worst of that: without the giver, or with it and charged to everyone. What a part lets in and charges
+ * does not depend on the worths, so that the parts are kept from one question to the next.
+ */
+import TinyQueue from 'tinyqueue';
+import { bleedLimits } from '../../colour/bleed.ts';
+import { judgement, useBit, usePriceOf } from '../../cost/judgement.ts';
+import { uses } from '../../garment/kinds.ts';
+import { fullGreyKg } from '../../price/company-price.ts';
+import { dyeDamage } from '../../price/dye-view.ts';
+import type { Basket, PieceNumbers } from '../../price/basket.ts';
+import type { Setting } from '../../price/settings.ts';
+import type { Instance } from '../instance.ts';
+import { Knapsack, type Offer } from './knapsack.ts';
+import type { Mode, Modes } from './modes.ts';
+import { companiesOf } from './walls.ts';
+
+/** A set with what it costs at least: each item as often as it is in the set. */
+export interface Answer {
+  items: number[];
+  cost: number;
+}
+export interface Answers {
+  sets: Answer[];
+  /** No load anywhere is worth more above its cost than this, EUR. */
+  over: number;
+  /** Parts looked at. */
+  visited: number;
+}
+/** How much may be spent on a question: parts divided, sets wanted, and from what worth above its cost, EUR, a load is of interest. */
+export interface Question {
+  divisions: number;
+  sets: number;
+  least: number;
+  /** What any load at all is worth, EUR: the dual of their number. */
+  perLoad?: number;
+}
+
+/** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
+interface Way extends Pick<Mode, 'index' | 'base' | 'leastCost' | 'room' | 'otherRoom'> {
+  setting: Setting;
+  caught: boolean;
+  modes: Way[];
+}
+/** What harms by its mass: at least so much of it is in the set, and at most so much, kg. */
+interface Dose {
+  low: number;
+  high: number;
+}
+/** What is known to be in every set of a part, whose harm is charged to all. */
+interface Known {
+  /** Bits of the uses. */
+  uses: number;
+  /** Share of the full harm of soil. */
+  soil: number;
+  /** Grey first, then each dye group. */
+  doses: readonly Dose[];
+  /** Of each dye group: how strong its strongest giver is at least, and which item that is (−1 = none known). */
+  strength: Float64Array;
+  giver: Int32Array;
+}
+/** A part of the search: loads in one way of washing, of some items, with something known of them. */
+interface Part {
+  way: Way;
+  company: number;
+  known: Known;
+  /** Items that may be in, and what each costs at least with the harm that is known. */
+  items: Int16Array;
+  costs: Float64Array;
+  order: Int16Array;
+  /** What any load of the part costs at least. */
+  base: number;
+  /** Most that a load of the part can be worth above its cost, with the worths asked last; rough where prices of masses can lower it. */
+  value: number;
+  rough: boolean;
+}
+interface Choice {
+  harm: number;
+  parts: () => Part[];
+}
+
+/** Harm smaller than this, EUR, is not worth a division. */
+const smallHarm = 0.03;
+/** Below this the modes of a setting are told apart before what they harm. */
+const outlineHarm = 0.6;
+/** Masses nearer than this, kg, are not told apart. */
+const leastDoseKg = 0.02;
+/** More companies than this are taken as one. */
+const mostCompanies = 600;
+/** Steps in which the price of a mass is halved in. */
+const priceSteps = 7;
+/** A stronger giver speaks for its group from this ratio on. */
+const clearlyStronger = 1.1;
+/** A hair more is given back than rounding could hide. */
+const giveBackMore = 1e-9;
+/** Shares of the second measure of room. */
+const mixes = [0, 0.25, 0.5, 0.75, 1];
+const openDose: Dose = { low: 0, high: Infinity };
+
+export class Oracle {
+  private readonly inst: Instance;
+  private readonly b: Basket;
+  private readonly knapsack: Knapsack;
+  private readonly bring: PieceNumbers[][];
+  /** What each item brings of what harms by its mass: grey first, then each dye group. */
+  private readonly dosesKg: readonly Float64Array[];
+  private readonly soilKg: Float64Array;
+  private readonly offer: Offer;
+  private readonly measures = new Map<Float64Array, Float64Array[]>();
+  /** Every load is in one of these. */
+  private parts: Part[] = [];
+  private worth: Float64Array;
+  private least = 0;
+  private perLoad = 0;
+  private visited = 0;
+  /** Room by which the last value was found, and what the prices of masses give back. */
+  private refund = 0;
+
+  /** `most` = how many of each item there are. */
+  constructor(modes: Modes, most: readonly number[]) {
+    this.inst = modes.inst;
+    this.b = this.inst.basket;
+    const n = this.inst.items.length;
+    const sum = (of: (p: PieceNumbers) => number): Float64Array =>
+      Float64Array.from(this.bring, (pieces) => pieces.reduce((t, p) => t + of(p), 0));
+    this.bring = this.inst.items.map((item) => item.pieces.map((p) => this.b.pieces[p] as PieceNumbers));
+    const donorKg = (g: number): Float64Array =>
+      Float64Array.from(this.inst.items, (item) =>
+        item.pieces.reduce((kg, p) => kg + (this.b.dyeGroup[p] === g ? (this.b.donorKg[p] as number) : 0), 0),
+      );
+    this.dosesKg = [sum((x) => x.greyKg), ...Array.from({ length: this.b.dyeGroups }, (_, g) => donorKg(g))];
+    this.soilKg = sum((x) => x.soilKg);
+    this.worth = new Float64Array(n);
+    this.offer = { items: new Int16Array(n), gains: new Float64Array(n), count: 0, order: new Int16Array(n) };
+    this.knapsack = new Knapsack(Int32Array.from(most), modes.full);
+    const nothing: Known = {
+      uses: 0,
+      soil: 0,
+      doses: Array.from({ length: 1 + this.b.dyeGroups }, () => openDose),
+      strength: new Float64Array(this.b.dyeGroups),
+      giver: new Int32Array(this.b.dyeGroups).fill(-1),
+    };
+    const everyone = Array.from({ length: n }, (_, i) => i);
+    companiesOf(this.inst, mostCompanies).forEach((company, c) => {
+      const held = everyone.filter((i) => company[i]);
+      for (const way of this.outlines(modes)) this.parts.push(this.partOf(way, c, nothing, held));
+    });
+  }
+  /** One way per setting, that costs at least as little as each of its modes. */
+  private outlines(modes: Modes): Way[] {
+    const known = new Map<number, Way>();
+    for (const m of modes.list) {
+      const setting = this.b.settings[m.index] as Setting;
+      const { index, base, leastCost, room, otherRoom, supposed } = m;
+      const mode: Way = { index, base, leastCost, room, otherRoom, setting, caught: supposed.caught, modes: [] };
+      const outline = known.get(m.index);
+      if (!outline) {
+        known.set(m.index, { ...mode, leastCost: m.leastCost.slice(), caught: this.b.catcher !== null, modes: [mode] });
+        continue;
+      }
+      outline.base = Math.min(outline.base, m.base);
+      outline.modes.push(mode);
+      for (let i = 0; i < m.leastCost.length; i++)
+        outline.leastCost[i] = Math.min(outline.leastCost[i] as number, m.leastCost[i] as number);
+    }
+    return [...known.values()];
+  }
+
+  /** The loads worth most above their cost; parts are divided, the most promising first, until a load of the best part is real or the effort is spent. */
+  ask(worth: Float64Array, { divisions, sets: wanted, least, perLoad = 0 }: Question): Answers {
+    this.worth = worth;
+    this.perLoad = perLoad;
+    this.least = least;
+    this.visited = 0;
+    const kept: Part[] = [];
+    const open: Part[] = [];
+    for (const part of this.parts) {
+      part.value = this.valueOf(part);
+      (part.value > least ? open : kept).push(part);
+    }
+    const queue = new TinyQueue<Part>(open, (x, y) => y.value - x.value);
+    const sets: Answer[] = [];
+    let over = least;
+    let divided = 0;
+    let settled = false;
+    const seen = new Map<string, number>();
+    for (let part = queue.pop(); part; part = queue.pop()) {
+      if (part.rough) {
+        part.value = this.valueWithDoses(part);
+        (part.value > least ? queue : kept).push(part);
+        continue;
+      }
+      if (!settled) over = part.value;
+      if (divided >= divisions || sets.length >= wanted / 2) {
+        queue.push(part);
+        break;
+      }
+      const next = this.divide(part);
+      if (next === null) {
+        kept.push(part);
+        continue;
+      }
+      if ('cost' in next) {
+        settled = true;
+        kept.push(part);
+        const key = `${part.way.index} ${part.company}`;
+        const alike = seen.get(key) ?? 0;
+        seen.set(key, alike + 1);
+        if (alike < 3) sets.push(next);
+        continue;
+      }
+      divided++;
+      for (const child of next) {
+        child.value = Math.min(part.value, this.valueOf(child));
+        if (child.value > least) queue.push(child);
+        else kept.push(child);
+      }
+    }
+    sets.push(...this.quickSets(queue, wanted));
+    this.parts = [...kept, ...queue.data];
+    return { sets, over, visited: this.visited };
+  }
+  /** What any load costs at least, a hair less. */
+  get leastBase(): number {
+    return this.parts.reduce((least, part) => Math.min(least, part.base), Infinity) - giveBackMore;
+  }
+  /**
+   * L4 of docs/solver.md. Worths that no load exceeds, near the given ones: where a part's loads could be worth more than they cost, the items that gain
+   * in it give back the share that makes up for it. Giving back makes no other part worse, so that one round over the parts is enough.
+   */
+  mended(worth: Float64Array, perLoad = 0): Float64Array {
+    this.worth = worth.slice();
+    this.perLoad = perLoad;
+    this.least = 0;
+    const broken = this.parts.filter((part) => (part.value = this.valueOf(part)) > 0).sort((x, y) => y.value - x.value);
+    for (const part of broken) {
+      if (this.valueOf(part) <= 0 || this.valueWithDoses(part) <= 0) continue;
+      const over = this.wholeValue(part).value;
+      if (over <= 0) continue;
+      const share = over / (this.baseOf(part) + over) + giveBackMore;
+      this.gainsOf(part);
+      const { gains, items, count } = this.offer;
+      for (let k = 0; k < count; k++) {
+        const i = items[k] as number;
+        if ((gains[k] as number) > 0) this.worth[i] = (this.worth[i] as number) - share * (gains[k] as number);
+      }
+    }
+    return this.worth;
+  }
+  /** Where the effort was spent before: one set for each setting and company, by following the better part. */
+  private quickSets(queue: TinyQueue<Part>, wanted: number): Answer[] {
+    const seen = new Set<string>();
+    const sets: Answer[] = [];
+    for (const part of [...queue.data].sort((x, y) => y.value - x.value)) {
+      if (sets.length >= wanted) break;
+      const key = `${part.way.index} ${part.company}`;
+      if (seen.has(key)) continue;
+      seen.add(key);
+      const found = this.follow(part);
+      if (found) sets.push(found);
+    }
+    return sets;
+  }
+  private follow(from: Part): Answer | null {
+    for (let part: Part | null = from; part;) {
+      const next: Answer | Part[] | null = this.divide(part);
+      if (next === null || 'cost' in next) return next;
+      part = null;
+      let most = this.least;
+      for (const child of next) {
+        child.value = Math.min(from.value, this.valueOf(child));
+        if (child.value <= most) continue;
+        most = child.value;
+        part = child;
+      }
+    }
+    return null;
+  }
+
+  private partOf(way: Way, company: number, known: Known, held: Iterable<number>): Part {
+    const items: number[] = [];
+    const costs: number[] = [];
+    const greyShare = Math.min(1, (known.doses[0] as Dose).low / fullGreyKg(way.setting));
+    const dyed = known.strength.some((x) => x > 0);
+    for (const i of held) {
+      const least = way.leastCost[i] as number;
+      if (least === Infinity) continue;
+      let cost = least + (dyed ? this.dyeHarm(way, known, i) : 0);
+      if (greyShare > 0 || known.soil > 0)
+        for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * known.soil;
+      items.push(i);
+      costs.push(cost);
+    }
+    return {
+      way,
+      company,
+      known,
+      items: Int16Array.from(items),
+      costs: Float64Array.from(costs),
+      order: new Int16Array(items.length),
+      base: way.base + usePriceOf(known.uses, way.setting.temperatureC, 0),
+      value: Infinity,
+      rough: false,
+    };
+  }
+  /** What the dyes known to be in a set do to an item at least, EUR in the price. */
+  private dyeHarm(
+    way: Way,
+    { strength, giver, doses }: Pick<Known, 'strength' | 'giver' | 'doses'>,
+    item: number,
+  ): number {
+    const { b } = this;
+    let harm = 0;
+    for (const r of this.inst.items[item]?.pieces ?? []) {
+      let most = 0;
+      for (let g = 0; g < strength.length; g++) {
+        if (strength[g] === 0 || giver[g] === item) continue;
+        const share = Math.sqrt(Math.min(1, (doses[g + 1] as Dose).low / bleedLimits.referenceLoadKg));
+        const uptake = b.uptake[b.dyeOfGroup[g] as number] as Float64Array;
+        most = Math.max(most, (strength[g] as number) * share * (uptake[r] as number));
+      }
+      if (way.caught && !b.isWhite[r]) most *= bleedLimits.catcherFactor;
+      if (most > 0) harm += dyeDamage(b, r, most);
+    }
+    return harm * b.weights.dyeDamage;
+  }
+
+  private baseOf(part: Part): number {
+    return part.base - this.perLoad;
+  }
+  /** What the items of a part are worth above what they cost there. Returns their sum. */
+  private gainsOf({ items, costs, order }: Part): number {
+    const { offer, worth } = this;
+    offer.items = items;
+    offer.order = order;
+    offer.count = items.length;
+    let wanted = 0;
+    for (let k = 0; k < items.length; k++) {
+      const gain = (worth[items[k] as number] as number) - (costs[k] as number);
+      offer.gains[k] = gain;
+      if (gain > 0) wanted += gain * this.knapsack.mostOf(items[k] as number);
+    }
+    return wanted;
+  }
+  private valueOf(part: Part): number {
+    const wanted = this.gainsOf(part) - this.baseOf(part);
+    if (wanted <= this.least) return wanted;
+    this.visited++;
+    part.rough = part.known.doses.some((d) => d.high < Infinity);
+    return this.knapsack.divided(this.offer, part.way.room) - this.baseOf(part);
+  }
+  /** The same with prices of what may be in it only up to a mass: asked only of the parts that come to the front. */
+  private valueWithDoses(part: Part): number {
+    this.gainsOf(part);
+    part.rough = false;
+    this.knapsack.divided(this.offer, part.way.room);
+    return Math.min(part.value, this.priceDoses(part, part.way.room) - this.baseOf(part));
+  }
+  /** L11 of docs/solver.md. What may be in a set only up to a mass gets a price per kg, taken off the gains and given back for the mass allowed. */
+  private priceDoses(part: Part, room: Float64Array): number {
+    const { known, items } = part;
+    const stop = this.least + this.baseOf(part);
+    const { offer, knapsack } = this;
+    const { gains, count } = offer;
+    this.refund = 0;
+    let value = Infinity;
+    for (let k = 0; k < known.doses.length; k++) {
+      const { high } = known.doses[k] as Dose;
+      if (high === Infinity) continue;
+      const plain = gains.slice(0, count);
+      const kgOf = this.dosesKg[k] as Float64Array;
+      const kg = Float64Array.from(items, (i) => kgOf[i] as number);
+      let low = 0;
+      let top = 0;
+      let best = { value: Infinity, price: 0 };
+      for (let step = 0; step < priceSteps; step++) {
+        const price = step === 0 ? 0 : (low + top) / 2;
+        let held = 0;
+        for (let x = 0; x < count; x++) gains[x] = (plain[x] as number) - price * (kg[x] as number);
+        const found = knapsack.divided(offer, room) + price * high;
+        if (found < best.value) best = { value: found, price };
+        if (best.value + this.refund <= stop) break;
+        for (let x = 0; x < count; x++) held += (kg[x] as number) * (knapsack.part[x] as number);
+        if (held <= high) {
+          if (step === 0) break;
+          top = price;
+          continue;
+        }
+        low = price;
+        if (step === 0)
+          for (let x = 0; x < count; x++)
+            if ((kg[x] as number) > 0) top = Math.max(top, (plain[x] as number) / (kg[x] as number));
+      }
+      for (let x = 0; x < count; x++) gains[x] = (plain[x] as number) - best.price * (kg[x] as number);
+      value = best.value + this.refund;
+      this.refund += best.price * high;
+    }
+    return value === Infinity ? knapsack.divided(offer, room) : value;
+  }
+  /** Mass, volume and mixes of them: a load fits only if it fits by each. */
+  private roomsOf({ room, otherRoom }: Way): Float64Array[] {
+    if (!otherRoom) return [room];
+    const known = this.measures.get(room);
+    if (known) return known;
+    const fresh = mixes.map((share) => room.map((x, i) => (1 - share) * x + share * (otherRoom[i] as number)));
+    this.measures.set(room, fresh);
+    return fresh;
+  }
+
+  /** The whole set that fills a part best: an answer, or the parts into which its harm divides it; null where no whole set is worth it. */
+  private divide(part: Part): Answer | Part[] | null {
+    const { way, items } = part;
+    const { value, set } = this.wholeValue(part);
+    part.value = Math.min(part.value, value);
+    if (part.value <= this.least) return null;
+    const choice = this.choose(part, set);
+    if (choice && (way.modes.length === 0 || choice.harm > outlineHarm)) return choice.parts();
+    if (way.modes.length > 0) return way.modes.map((mode) => this.partOf(mode, part.company, part.known, items));
+    let cost = part.base;
+    const at = new Map(Array.from(items, (i, k) => [i, part.costs[k] as number] as const));
+    for (const i of set) cost += at.get(i) as number;
+    return { items: set, cost };
+  }
+  /** What the whole set that fills a part best is worth above its cost there, by the measure of room that lets least in. */
+  private wholeValue(part: Part): { value: number; set: number[] } {
+    const { knapsack, offer } = this;
+    const { way, items } = part;
+    this.gainsOf(part);
+    let room = way.room;
+    let least = Infinity;
+    for (const measure of this.roomsOf(way)) {
+      const value = knapsack.divided(offer, measure);
+      if (value < least) [least, room] = [value, measure];
+    }
+    this.priceDoses(part, room);
+    const whole = knapsack.whole(offer, room) + this.refund;
+    const set: number[] = [];
+    for (let k = 0; k < items.length; k++)
+      for (let c = 0; c < (knapsack.counts[k] as number); c++) set.push(items[k] as number);
+    return { value: Math.min(whole, least) - this.baseOf(part), set };
+  }
+  /** The same part with something more known, or with some items shut out. */
+  private with({ way, company, known, items }: Part, more: Partial<Known>): Part {
+    return this.partOf(way, company, { ...known, ...more }, items);
+  }
+  private without(part: Part, shut: (item: number) => boolean, more: Partial<Known> = {}): Part {
+    return this.with({ ...part, items: part.items.filter((i) => !shut(i)) }, more);
+  }
+
+  /** The worst of a set's harm that its part has not charged, and the two parts that tell it apart. */
+  private choose(part: Part, set: readonly number[]): Choice | null {
+    let worst: Choice | null = null;
+    for (const choice of [
+      this.sideBySide(part, set),
+      this.soiled(part, set),
+      this.greyed(part, set),
+      this.dyed(part, set),
+    ])
+      if (choice && choice.harm > smallHarm && choice.harm > (worst?.harm ?? 0)) worst = choice;
+    return worst;
+  }
+  private usesOf(i: number): number {
+    return (this.bring[i] as PieceNumbers[]).reduce((mask, x) => mask | x.uses, 0);
+  }
+  private sideBySide(part: Part, set: readonly number[]): Choice | null {
+    const { known, way } = part;
+    const priceOf = (mask: number): number => usePriceOf(mask, way.setting.temperatureC, 0);
+    const mask = set.reduce((m, i) => m | this.usesOf(i), known.uses);
+    const now = priceOf(known.uses);
+    const harm = priceOf(mask) - now;
+    if (harm <= smallHarm) return null;
+    const worthOf = (bit: number): number =>
+      set.reduce((t, i) => t + (this.usesOf(i) & bit ? (this.worth[i] as number) : 0), 0);
+    const weight = (bit: number): number =>
+      known.uses === 0 ? worthOf(bit) : Math.min(worthOf(bit), priceOf(known.uses | bit) - now);
+    const missing = uses.map(useBit).filter((bit) => mask & bit && !(known.uses & bit));
+    const use = missing.reduce((x, y) => (weight(y) > weight(x) ? y : x));
+    return {
+      harm,
+      parts: () => [
+        this.with(part, { uses: known.uses | use }),
+        this.without(part, (i) => (this.usesOf(i) & use) !== 0),
+      ],
+    };
+  }
+  private sumOver(set: readonly number[], of: (x: PieceNumbers) => number): number {
+    let total = 0;
+    for (const i of set) for (const x of this.bring[i] as PieceNumbers[]) total += of(x);
+    return total;
+  }
+  /** The least that any giver of a part brings. */
+  private leastOf({ items }: Part, kg: Float64Array): number {
+    return items.reduce((least, i) => ((kg[i] as number) > 0 ? Math.min(least, kg[i] as number) : least), Infinity);
+  }
+  private soiled(part: Part, set: readonly number[]): Choice | null {
+    const full = judgement.resoiling.fullFromKg;
+    const share = Math.min(1, this.sumOver(set, (x) => x.soilKg) / full);
+    const harm = this.sumOver(set, (x) => x.soilEur) * (share - part.known.soil);
+    if (part.known.soil > 0 || harm <= smallHarm) return null;
+    return {
+      harm,
+      parts: () => [
+        this.with(part, { soil: Math.min(1, this.leastOf(part, this.soilKg) / full) }),
+        this.without(part, (i) => (this.soilKg[i] as number) > 0),
+      ],
+    };
+  }
+  private greyed(part: Part, set: readonly number[]): Choice | null {
+    const full = fullGreyKg(part.way.setting);
+    const kg = Math.min(
+      full,
+      this.sumOver(set, (x) => x.greyKg),
+    );
+    const { low } = part.known.doses[0] as Dose;
+    const harm = (this.sumOver(set, (x) => x.greyEur) * (kg - Math.min(full, low))) / full;
+    if (harm <= smallHarm) return null;
+    return low > 0
+      ? this.dosed(part, 0, kg, harm)
+      : this.none(part, 0, this.leastOf(part, this.dosesKg[0] as Float64Array), harm);
+  }
+  /** With some of what harms by its mass, or with none. */
+  private none(part: Part, k: number, low: number, harm: number): Choice {
+    const dose = part.known.doses[k] as Dose;
+    const kg = this.dosesKg[k] as Float64Array;
+    return {
+      harm,
+      parts: () => [
+        this.with(part, { doses: part.known.doses.with(k, { ...dose, low }) }),
+        this.without(part, (i) => (kg[i] as number) > 0),
+      ],
+    };
+  }
+  /** With more than half-way to a mass, or with at most that; what its price lets in beyond its measure is not divided further. */
+  private dosed(part: Part, k: number, kg: number, harm: number): Choice | null {
+    const { doses } = part.known;
+    const dose = doses[k] as Dose;
+    if (kg > dose.high || kg - dose.low < leastDoseKg) return null;
+    const middle = (dose.low + kg) / 2;
+    const kgOf = this.dosesKg[k] as Float64Array;
+    return {
+      harm,
+      parts: () => [
+        this.with(part, { doses: doses.with(k, { ...dose, low: middle }) }),
+        this.without(part, (i) => (kgOf[i] as number) > middle, { doses: doses.with(k, { ...dose, high: middle }) }),
+      ],
+    };
+  }
+  private dyed(part: Part, set: readonly number[]): Choice | null {
+    const { b } = this;
+    const { way, known } = part;
+    const groups = b.dyeGroups;
+    const kg = new Float64Array(groups);
+    const strength = new Float64Array(groups);
+    const giver = new Int32Array(groups).fill(-1);
+    for (const i of set)
+      for (const p of this.inst.items[i]?.pieces ?? []) {
+        const g = b.dyeGroup[p] as number;
+        if (g < 0) continue;
+        kg[g] = (kg[g] as number) + (b.donorKg[p] as number);
+        const score = b.giverScore[p]?.[way.index] ?? 0;
+        if (score > (strength[g] as number)) {
+          strength[g] = score;
+          giver[g] = i;
+        }
+      }
+    const real = { strength, giver, doses: [openDose, ...Array.from(kg, (low) => ({ low, high: Infinity }))] };
+    let harm = 0;
+    const by = new Float64Array(groups);
+    for (const i of set) {
+      const more = this.dyeHarm(way, real, i) - this.dyeHarm(way, known, i);
+      if (more <= 0) continue;
+      harm += more;
+      const receiver = this.inst.items[i]?.pieces[0] ?? 0;
+      for (let g = 0; g < groups; g++) {
+        if (strength[g] === 0 || giver[g] === i) continue;
+        const tint = (strength[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[receiver] ?? 0);
+        by[g] = (by[g] as number) + tint * tint * Math.min(1, (kg[g] as number) / bleedLimits.referenceLoadKg);
+      }
+    }
+    if (harm <= smallHarm) return null;
+    const g = by.reduce((x, v, k) => (v > (by[x] as number) ? k : x), 0);
+    const i = giver[g] as number;
+    if (i < 0) return null;
+    const dose = known.doses[g + 1] as Dose;
+    if ((strength[g] as number) > (known.strength[g] as number) * clearlyStronger) {
+      const low = Math.max(dose.low, this.dosesKg[g + 1]?.[i] ?? 0);
+      return {
+        harm,
+        parts: () => [
+          this.with(part, {
+            strength: known.strength.with(g, strength[g] as number),
+            giver: known.giver.with(g, i),
+            doses: known.doses.with(g + 1, { ...dose, low }),
+          }),
+          this.without(part, (x) => x === i),
+        ],
+      };
+    }
+    return this.dosed(part, g + 1, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
+  }
+}
