@@ -1,21 +1,12 @@
 /**
  * Division of the pieces into loads and waiting, at least total cost, with a proven lower bound. Pieces that can never share a load fall into
- * independent groups; small groups are solved over all subsets, groups of many alike over counts, middle ones by branch and price, large ones by search with a bound.
- * Deterministic: limits are counts, ties go by the order of the input.
+ * independent groups; each gets a first division, then a better one with a bound. Deterministic: limits are counts, ties go by the order of the input.
  */
 import type { Basket } from '../price/basket.ts';
 import { deferralCost } from '../price/price.ts';
-import { BranchAndPrice, type BranchEffort } from './exact/branch-and-price.ts';
-import type { PooledLoad } from './exact/column-list.ts';
-import { ascending, makeInstance, piecesOf, Pricer, type Division, type Instance, type Item } from './instance.ts';
-import { Modes } from './bounds/modes.ts';
-import { Search } from './search/search.ts';
-import { divideByCounts, fewKinds } from './exact/counts.ts';
-import { kindsOf } from './kinds.ts';
-import { Generation, type GenerationEffort } from './bounds/generation.ts';
-import { betterPartition, type PartitionSolver } from './partition.ts';
-import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
-import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
+import { Group } from './group.ts';
+import { ascending, makeInstance, piecesOf, Pricer, type Item } from './instance.ts';
+import type { PartitionSolver } from './partition.ts';
 
 export interface Candidate {
   /** Index in the basket. */
@@ -96,86 +87,6 @@ export function independentGroups(b: Basket, items: readonly Item[]): number[][]
   return groups;
 }
 
-/** Groups up to this size are proven by branch and price; those of up to so many kinds are bounded by column generation; larger ones item by item. */
-const branchLimit = 60;
-const generateLimit = 150;
-/** Counts that keep small households around a second. */
-const branchEffort: BranchEffort = {
-  nodes: 80,
-  poolNodes: 60,
-  written: { columns: 20_000, visited: 60_000 },
-  rounds: 150,
-  nodesPerMode: 20_000,
-  visited: 2_000_000,
-};
-const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100 };
-const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
-
-interface Divided {
-  division: Division;
-  lowerBound: number;
-  optimal: boolean;
-}
-const proven = (division: Division): Divided => ({ division, lowerBound: division.cost, optimal: true });
-
-/** How far the division of a group is; true = stop. */
-type Told = (phase: Progress['phase'], share: number, cost: number, lowerBound: number) => boolean;
-
-/** A group too large to be proven: the best division found, bounded from below by column generation, and made better by the loads that were met there. */
-function generated(
-  modes: Modes,
-  pricer: Pricer,
-  search: Search,
-  start: Division,
-  pool: Pool,
-  told: Told,
-  tools: SolveTools,
-): Divided {
-  const kinds = kindsOf(modes.inst);
-  if (kinds.length > generateLimit || told('search', 1, start.cost, 0)) {
-    const lowerBound = Math.min(start.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
-    return { division: start, lowerBound, optimal: start.cost - lowerBound < 1e-6 };
-  }
-  const generation = new Generation(modes, pricer, kinds);
-  generation.take(
-    [...pool.values()].map((load) => load.items),
-    start,
-  );
-  generation.run(generateEffort, start.cost, (lowerBound, share) => told('proof', share, start.cost, lowerBound));
-  const better = tools.partition && betterPartition(generation, start, tools.partition);
-  const division = better ? search.polish(better) : start;
-  return {
-    division,
-    lowerBound: Math.min(division.cost, generation.lowerBound),
-    optimal: division.cost - generation.lowerBound < 1e-6,
-  };
-}
-type Pool = Map<string, PooledLoad>;
-
-function divide(inst: Instance, pricer: Pricer, told: Told, tools: SolveTools): Divided {
-  const n = inst.items.length;
-  if (n <= subsetLimit) return proven(divideBySubsets(inst, pricer));
-  const few = fewKinds(inst);
-  if (few) return proven(divideByCounts(inst, pricer, few));
-  const pool: Pool = new Map();
-  const modes = Modes.of(inst);
-  const search = new Search(modes, pricer);
-  search.onLoad = (items, cost) => {
-    const set = ascending(items);
-    pool.set(set.join(','), { items: set, cost });
-  };
-  const searchShare = n <= branchLimit ? 0.5 : 0.7;
-  search.onRound = (share, cost) => told('search', share * searchShare, cost, 0);
-  const start = search.run({ rounds: searchRounds(n), swaps: true });
-  const proof: Told = (phase, share, cost, lowerBound) =>
-    told(phase, searchShare + (1 - searchShare) * share, cost, lowerBound);
-  if (n > branchLimit) return generated(modes, pricer, search, start, pool, proof, tools);
-  const exact = new BranchAndPrice(modes, pricer, start, pool.values(), branchEffort);
-  exact.onBound = (lowerBound, cost) =>
-    proof('proof', 1 - Math.min(1, ((cost - lowerBound) / cost) * 10), cost, lowerBound);
-  return exact.run();
-}
-
 /** Solve for the candidates. Waiting is closed to some; a piece that no setting fits waits whatever its date. */
 export function solve(
   b: Basket,
@@ -195,48 +106,40 @@ export function solve(
     const j = itemOfPiece.get(q);
     return i === undefined || j === undefined || i === j ? [] : [[i, j]];
   });
-  const loads: number[][] = [];
-  const waiting: number[] = [];
-  let cost = 0;
-  let lowerBound = 0;
-  let optimal = true;
-  let looked = 0;
-  let stopped = false;
-  groups.forEach((group) => {
+  const parts = groups.map((group) => {
     const at = new Map(group.map((i, x) => [i, x] as const));
     const own = group.map((i) => items[i] as Item);
-    const inst = makeInstance(
-      b,
-      own,
-      apart.flatMap(([i, j]): [number, number][] => {
-        const x = at.get(i);
-        const y = at.get(j);
-        return x === undefined || y === undefined ? [] : [[x, y]];
-      }),
-    );
-    const before = { cost, lowerBound };
-    const r = divide(
-      inst,
-      pricer,
-      (phase, share, groupCost, groupBound) => {
-        stopped ||=
-          tools.watch?.({
-            phase,
-            share: (looked + share * group.length) / items.length,
-            cost: before.cost + groupCost,
-            lowerBound: before.lowerBound + groupBound,
-          }) === true;
-        return stopped;
-      },
-      tools,
-    );
-    for (const l of r.division.loads) loads.push(piecesOf(own, l));
-    waiting.push(...piecesOf(own, r.division.waiting));
-    cost += r.division.cost;
-    lowerBound += r.lowerBound;
-    optimal = optimal && r.optimal;
-    looked += group.length;
-    tools.watch?.({ phase: 'proof', share: looked / items.length, cost, lowerBound });
+    const decidedApart = apart.flatMap(([i, j]): [number, number][] => {
+      const x = at.get(i);
+      const y = at.get(j);
+      return x === undefined || y === undefined ? [] : [[x, y]];
+    });
+    return { own, group: new Group(makeInstance(b, own, decidedApart), pricer) };
   });
-  return { loads, waiting: ascending(waiting), cost, lowerBound, optimal };
+  const total = (of: (g: Group) => number): number => parts.reduce((t, { group }) => t + of(group), 0);
+  let looked = 0;
+  let stopped = false;
+  const told = (phase: Progress['phase'], share: number): boolean => {
+    stopped ||=
+      tools.watch?.({
+        phase,
+        share: items.length === 0 ? 1 : share / items.length,
+        cost: total((g) => g.cost),
+        lowerBound: total((g) => g.lowerBound),
+      }) === true;
+    return stopped;
+  };
+  for (const { own, group } of parts) {
+    if (told('search', looked)) break;
+    group.improve((phase, share) => told(phase, looked + share * own.length), tools.partition);
+    looked += own.length;
+  }
+  told('proof', looked);
+  return {
+    loads: parts.flatMap(({ own, group }) => group.division.loads.map((l) => piecesOf(own, l))),
+    waiting: ascending(parts.flatMap(({ own, group }) => piecesOf(own, group.division.waiting))),
+    cost: total((g) => g.division.cost),
+    lowerBound: total((g) => g.lowerBound),
+    optimal: parts.every(({ group }) => group.optimal),
+  };
 }

@@ -55,8 +55,15 @@ export class BranchAndPrice {
   private mostLoads = Infinity;
   /** The first relaxation is through: the loads that matter are mostly known. */
   private warm = false;
-  /** Progress for whoever watches: share of the gap closed so far is theirs to work out. */
-  onBound: ((lowerBound: number, cost: number) => void) | null = null;
+  /** Progress for whoever watches: share of the gap closed so far is theirs to work out; they answer true when it is enough. */
+  onBound: ((lowerBound: number, cost: number) => boolean) | null = null;
+  private enough = false;
+  /** Bound of the whole so far. */
+  private proved = 0;
+  private told(lowerBound: number): void {
+    this.proved = Math.max(this.proved, lowerBound);
+    this.enough ||= this.onBound?.(this.proved, this.best.cost) === true;
+  }
 
   constructor(modes: Modes, pricer: Pricer, start: Division, pool: Iterable<PooledLoad>, effort: BranchEffort) {
     this.root = modes.inst;
@@ -87,10 +94,15 @@ export class BranchAndPrice {
     let done = false;
     for (
       let round = 0;
-      round < this.effort.rounds && this.visited < this.effort.visited && !done && lowerBound < this.best.cost - proven;
+      round < this.effort.rounds &&
+      !this.enough &&
+      this.visited < this.effort.visited &&
+      !done &&
+      lowerBound < this.best.cost - proven;
       round++
     ) {
       const duals = relaxation.optimise();
+      this.told(this.proved);
       // Between the duals and those of the best bound so far, the search swings less.
       const between: Float64Array | null =
         centre && round % 8 !== 7
@@ -140,6 +152,7 @@ export class BranchAndPrice {
     const finder = new ColumnFinder(this.modes);
     this.mostLoads = Math.floor(this.best.cost / finder.leastCost());
     const worth = solitaryWorth(this.modes, shareWorth(this.modes));
+    this.proved = sumOf(worth);
     const root: Node = { together: [], apart: [], minLoads: 0, maxLoads: Infinity, bound: sumOf(worth) };
     const { relaxation, found: first } = this.relax(root, finder);
     this.adopt(relaxation, first);
@@ -153,7 +166,7 @@ export class BranchAndPrice {
       generation.run(unsettledEffort, this.best.cost, () => false);
       first.lowerBound = Math.max(first.lowerBound, generation.lowerBound);
     }
-    this.onBound?.(first.lowerBound, this.best.cost);
+    this.told(first.lowerBound);
     this.warm = true;
     if (first.settled && !this.closed(first.lowerBound)) {
       // The loads known so far often hold a better division; the nearer the best is to the bound, the fewer loads a better one could use.
@@ -182,7 +195,11 @@ export class BranchAndPrice {
   private tree(source: ColumnFinder | ColumnList, root: Node, nodes: number, told: boolean): number {
     const open: Node[] = [root];
     let closedBound = Infinity;
-    for (let looked = 0; open.length > 0 && looked < nodes && this.visited < this.effort.visited; looked++) {
+    for (
+      let looked = 0;
+      open.length > 0 && looked < nodes && this.visited < this.effort.visited && !this.enough;
+      looked++
+    ) {
       open.sort((x, y) => x.bound - y.bound);
       const node = open.shift() as Node;
       if (this.closed(node.bound)) {
@@ -192,7 +209,7 @@ export class BranchAndPrice {
       const { relaxation, found } = this.relax(node, source);
       const bound = Math.max(node.bound, found.lowerBound);
       this.adopt(relaxation, found);
-      if (told) this.onBound?.(Math.min(bound, closedBound, ...open.map((x) => x.bound)), this.best.cost);
+      if (told) this.told(Math.min(bound, closedBound, ...open.map((x) => x.bound)));
       if (this.closed(bound)) {
         closedBound = Math.min(closedBound, bound);
         continue;

@@ -242,7 +242,13 @@ export class Search {
     return out;
   }
 
-  run(effort: SearchEffort): Division {
+  private first: State | null = null;
+  /** A first division: built, improved by small moves, and with the loads gathered that pay. */
+  start(): Division {
+    this.first ??= this.begin();
+    return this.divisionOf(this.first);
+  }
+  private begin(): State {
     const { items, basket } = this.inst;
     const all = items.map((_, i) => i);
     const first = (i: number) => basket.profiles[items[i]?.pieces[0] ?? 0];
@@ -262,7 +268,14 @@ export class Search {
       this.report(s);
       if (!best || s.cost < best.cost - least) best = s;
     }
-    let current = best ?? this.build(all);
+    return best ?? this.build(all);
+  }
+
+  /** From the first division on: rounds, and what is best of them improved once more. */
+  run(effort: SearchEffort): Division {
+    const all = this.inst.items.map((_, i) => i);
+    this.first ??= this.begin();
+    let current = this.first;
     let champion = this.places.copy(current);
     let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
     for (let round = 0; round < effort.rounds && !this.enough; round++) {

@@ -1,0 +1,134 @@
+/**
+ * One independent group of items on its way from a first division to a better one and its bound: small groups are solved over all subsets, groups
+ * of many alike over counts, middle ones by branch and price, large ones by search and column generation.
+ */
+import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
+import { Generation, type GenerationEffort } from './bounds/generation.ts';
+import { Modes } from './bounds/modes.ts';
+import { BranchAndPrice, type BranchEffort } from './exact/branch-and-price.ts';
+import type { PooledLoad } from './exact/column-list.ts';
+import { divideByCounts, fewKinds } from './exact/counts.ts';
+import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
+import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
+import { kindsOf } from './kinds.ts';
+import { betterPartition, type PartitionSolver } from './partition.ts';
+import { Search } from './search/search.ts';
+
+/** Groups up to this size are proven by branch and price; those of up to so many kinds are bounded by column generation; larger ones item by item. */
+const branchLimit = 60;
+const generateLimit = 150;
+/** Counts that keep small households around a second. */
+const branchEffort: BranchEffort = {
+  nodes: 80,
+  poolNodes: 60,
+  written: { columns: 20_000, visited: 60_000 },
+  rounds: 150,
+  nodesPerMode: 20_000,
+  visited: 2_000_000,
+};
+const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100 };
+const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
+/** About how much of the work is search. */
+const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit ? 0.3 : 1);
+/** Costs nearer than this, EUR, are the same. */
+const same = 1e-6;
+
+/** Told how far a group is (0–1); answers true when that is enough. */
+export type Told = (phase: 'search' | 'proof', share: number) => boolean;
+
+export class Group {
+  division: Division;
+  /** Cost of the best division met, which may be known before the division is taken. */
+  cost: number;
+  lowerBound: number;
+  private readonly inst: Instance;
+  private readonly pricer: Pricer;
+  /** What is left to be done; null where the first division is the best. */
+  private readonly open: { modes: Modes; search: Search; pool: Map<string, PooledLoad> } | null;
+
+  constructor(inst: Instance, pricer: Pricer) {
+    this.inst = inst;
+    this.pricer = pricer;
+    const exact = this.exactly();
+    if (exact) {
+      this.division = exact;
+      this.open = null;
+      this.cost = exact.cost;
+      this.lowerBound = exact.cost;
+      return;
+    }
+    const modes = Modes.of(inst);
+    const pool = new Map<string, PooledLoad>();
+    const search = new Search(modes, pricer);
+    search.onLoad = (items, cost) => {
+      const set = ascending(items);
+      pool.set(set.join(','), { items: set, cost });
+    };
+    this.open = { modes, search, pool };
+    this.division = search.start();
+    this.cost = this.division.cost;
+    this.lowerBound = Math.min(this.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
+  }
+  private exactly(): Division | null {
+    if (this.inst.items.length <= subsetLimit) return divideBySubsets(this.inst, this.pricer);
+    const kinds = fewKinds(this.inst);
+    return kinds && divideByCounts(this.inst, this.pricer, kinds);
+  }
+  get optimal(): boolean {
+    return this.division.cost - this.lowerBound < same;
+  }
+  private take(division: Division): void {
+    this.division = division;
+    this.cost = division.cost;
+    this.lowerBound = Math.min(this.lowerBound, division.cost);
+  }
+
+  /** Search for a better division and prove how good it is, until `told` answers true. */
+  improve(told: Told, partition: PartitionSolver | null): void {
+    if (!this.open || this.optimal) return;
+    const { search } = this.open;
+    const n = this.inst.items.length;
+    const searching = searchShare(n);
+    let enough = false;
+    search.onRound = (share, cost) => {
+      this.cost = Math.min(this.cost, cost);
+      enough ||= told('search', share * searching);
+      return enough;
+    };
+    this.take(search.run({ rounds: searchRounds(n), swaps: true }));
+    if (enough || this.optimal) return;
+    const proof = (share: number): boolean => told('proof', searching + (1 - searching) * share);
+    if (n <= branchLimit) this.prove(proof);
+    else this.bound(proof, partition);
+  }
+  private prove(told: (share: number) => boolean): void {
+    if (!this.open) return;
+    const { modes, pool } = this.open;
+    const exact = new BranchAndPrice(modes, this.pricer, this.division, pool.values(), branchEffort);
+    exact.onBound = (lowerBound, cost) => {
+      this.cost = cost;
+      this.lowerBound = Math.max(this.lowerBound, Math.min(lowerBound, cost));
+      return told(1 - Math.min(1, ((cost - lowerBound) / cost) * 10));
+    };
+    const { division, lowerBound, optimal } = exact.run();
+    this.take(division);
+    this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
+  }
+  /** Column generation over the kinds, and the best division that the loads met there make up. */
+  private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
+    const kinds = kindsOf(this.inst);
+    if (!this.open || kinds.length > generateLimit) return;
+    const { modes, search, pool } = this.open;
+    const generation = new Generation(modes, this.pricer, kinds);
+    generation.take(
+      [...pool.values()].map((load) => load.items),
+      this.division,
+    );
+    generation.run(generateEffort, this.division.cost, (lowerBound, share) => {
+      this.lowerBound = Math.max(this.lowerBound, lowerBound);
+      return told(share);
+    });
+    const better = partition && betterPartition(generation, this.division, partition);
+    if (better) this.take(search.polish(better));
+  }
+}
