@@ -21,8 +21,21 @@ function nearby(hex: string, random: () => number): string {
 const soils = ['light', 'normal', 'normal', 'normal', 'heavy'] as const;
 const now = '2026-05-09T08:00:00+02:00';
 
-/** A basket of `size` washable pieces for the demo household; `washers` copies of its machine. */
-export function basketOfSize(size: number, seed = 1, washers = 1): HamperDocument {
+/** How a basket comes about: `repeats` = how often a piece has a twin that nothing tells apart, 0–1; `washers` = copies of the demo household's machine. */
+export interface Making {
+  seed?: number;
+  washers?: number;
+  repeats?: number;
+}
+/** What a household has in one basket: some socks, towels and sheets are alike. */
+export const householdBasket = (size: number, seed: number): HamperDocument => basketOf(size, { seed, repeats: 0.35 });
+/** What a home with thirty rooms has: most linen is alike, and there are four machines. */
+export const careHomeBasket = (size: number, seed: number): HamperDocument =>
+  basketOf(size, { seed, repeats: 0.85, washers: 4 });
+/** A basket of `size` washable pieces in which no two are alike, for the demo household. */
+export const basketOfSize = (size: number, seed = 1, washers = 1): HamperDocument => basketOf(size, { seed, washers });
+
+function basketOf(size: number, { seed = 1, washers = 1, repeats = 0 }: Making): HamperDocument {
   const random = seeded(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const washable = demoWardrobe.filter(
@@ -31,7 +44,15 @@ export function basketOfSize(size: number, seed = 1, washers = 1): HamperDocumen
       !p.garment.traits.includes('structured') &&
       !p.garment.traits.includes('heirloom'),
   );
+  const made: GarmentDocument[] = [];
   const garments = Array.from({ length: size }, (_, i): GarmentDocument => {
+    const twin = repeats > 0 && made.length > 0 && random() < repeats ? pick(made) : null;
+    if (twin) return { ...twin, id: `g${i + 1}`, name: `${twin.name} ${i + 1}` };
+    const fresh = madeUp(i);
+    made.push(fresh);
+    return fresh;
+  });
+  function madeUp(i: number): GarmentDocument {
     const { garment: g } = pick(washable);
     const washCount = Math.floor(random() * 40);
     const tests =
@@ -73,7 +94,7 @@ export function basketOfSize(size: number, seed = 1, washers = 1): HamperDocumen
             ]
           : [],
     };
-  });
+  }
   const machines = demoHousehold.document.washers ?? [];
   return {
     format: 'neat-fold/hamper',

@@ -1,56 +1,138 @@
 /** Time, cost and proof of planning made-up baskets; the ratio to an integer-programming library on the full model; the cost of a hand move. */
 import loadHighs from 'highs';
-import { readHamperValue } from '@formats/hamper.ts';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { readHamperValue, type HamperDocument } from '@formats/hamper.ts';
 import { boardOf, consequence } from '@formats/board.ts';
 import { planHamper } from '@formats/plan.ts';
 import { basketOf } from '@core/price/basket.ts';
 import { decide } from '@core/piece/outcomes.ts';
-import { planBasket } from '@core/plan/plan.ts';
+import { planBasket, type PlanRequest } from '@core/plan/plan.ts';
+import { Modes } from '@core/solve/bounds/modes.ts';
 import { deferralCost } from '@core/price/price.ts';
-import { Pricer } from '@core/solve/instance.ts';
-import { solve } from '@core/solve/solve.ts';
-import { basketOfSize } from './baskets.ts';
+import { makeInstance, Pricer } from '@core/solve/instance.ts';
+import { solve, type SolveTools } from '@core/solve/solve.ts';
+import { partitionBy } from '../workers/partition.ts';
+import { basketOfSize, careHomeBasket, householdBasket } from './baskets.ts';
 import { median, quantile, table } from './table.ts';
 
-function requestOf(size: number, seed: number) {
-  const hamper = basketOfSize(size, seed);
+function requestOf(hamper: HamperDocument) {
   const read = readHamperValue(hamper);
   if (!read.ok) throw new Error(read.problems.map((p) => `${p.path}: ${p.message}`).join('\n'));
   return { hamper, read: read.value };
 }
 
-const sizes: [size: number, seeds: number][] = [
-  [10, 5],
-  [24, 5],
-  [40, 5],
-  [120, 2],
-  [300, 1],
-  [1000, 1],
+/** Baskets as households and homes have them. */
+const makings: [what: string, size: number, baskets: number, make: (size: number, seed: number) => HamperDocument][] = [
+  ['household', 10, 10, householdBasket],
+  ['household', 24, 10, householdBasket],
+  ['household', 40, 10, householdBasket],
+  ['household', 60, 10, householdBasket],
+  ['household', 120, 10, householdBasket],
+  ['care home', 300, 3, careHomeBasket],
+  ['care home', 1000, 3, careHomeBasket],
 ];
-planBasket(requestOf(10, 99).read.request); // warm
-const rows = sizes.map(([size, seeds]) => {
-  const runs = Array.from({ length: seeds }, (_, k) => {
-    const { read } = requestOf(size, k + 1);
-    const start = performance.now();
-    const plan = planBasket(read.request);
-    return { ms: performance.now() - start, plan };
+const tools: SolveTools = { watch: null, partition: partitionBy(await loadHighs()) };
+
+/** What the pieces cost wherever they go: their least own terms. The rest can be decided. */
+function unavoidable({ household, garments, now }: PlanRequest): number {
+  const b = basketOf(garments, household);
+  const items = b.profiles.flatMap((p, piece) =>
+    decide(p, household, now).fixed === null ? [{ pieces: [piece], waitCost: deferralCost(b, piece) }] : [],
+  );
+  const least = new Float64Array(items.length).fill(Infinity);
+  for (const m of Modes.of(makeInstance(b, items)).list)
+    m.leastAdded.forEach((cost, i) => {
+      least[i] = Math.min(least[i] as number, cost);
+    });
+  return least.reduce((t, x) => t + (x < Infinity ? x : 0), 0);
+}
+/** The same basket planned by a checkout of the version before, when NEAT_FOLD_BEFORE names one: what its plan costs, and its time. */
+const before = process.env.NEAT_FOLD_BEFORE;
+function planBefore(hamper: HamperDocument): { cost: number; ms: number } | null {
+  if (!before) return null;
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'basket-')), 'hamper.json');
+  writeFileSync(file, JSON.stringify(hamper));
+  const start = performance.now();
+  const { stdout } = spawnSync(process.execPath, [path.join(before, 'bin/neatfold.mjs'), 'plan', file], {
+    encoding: 'utf8',
+    maxBuffer: 1e9,
   });
-  return [
-    size,
-    seeds,
-    `${(median(runs.map((r) => r.ms)) / 1000).toFixed(2)} s`,
-    `${(Math.max(...runs.map((r) => r.ms)) / 1000).toFixed(2)} s`,
-    median(runs.map((r) => r.plan.loads.length)),
-    `${(median(runs.map((r) => r.plan.proof.gap)) * 100).toFixed(2)} %`,
-    `${runs.filter((r) => r.plan.proof.optimal).length} of ${seeds}`,
-  ];
-});
+  const { proof } = JSON.parse(stdout) as { proof: { cost: number } };
+  return { cost: proof.cost, ms: performance.now() - start };
+}
+const percent = (x: number): string => `${(x * 100).toFixed(2)} %`;
+
+const largest = Number(process.env.NEAT_FOLD_LARGEST ?? 1_000);
+planBasket(requestOf(householdBasket(10, 99)).read.request); // warm
+const rows = makings
+  .filter(([, size]) => size <= largest)
+  .map(([what, size, baskets, make]) => {
+    const runs = Array.from({ length: baskets }, (_, k) => {
+      const { hamper, read } = requestOf(make(size, k + 1));
+      let firstMs = Infinity;
+      const start = performance.now();
+      planBasket(read.request, {
+        ...tools,
+        watch: () => {
+          firstMs = Math.min(firstMs, performance.now() - start);
+          return true;
+        },
+      });
+      const again = performance.now();
+      const plan = planBasket(read.request, tools);
+      const ms = performance.now() - again;
+      const { cost, lowerBound } = plan.proof;
+      const old = planBefore(hamper);
+      return {
+        firstMs,
+        ms,
+        plan,
+        decidable: (cost - lowerBound) / Math.max(1e-9, cost - unavoidable(read.request)),
+        ratio: old && cost / old.cost,
+        timeRatio: old && ms / old.ms,
+      };
+    });
+    const seconds = (ms: number): string => `${(ms / 1000).toFixed(2)} s`;
+    const ratios = runs.flatMap((r) => r.ratio ?? []);
+    return [
+      `${size}, ${what}`,
+      baskets,
+      seconds(median(runs.map((r) => r.firstMs))),
+      seconds(median(runs.map((r) => r.ms))),
+      seconds(Math.max(...runs.map((r) => r.ms))),
+      percent(median(runs.map((r) => r.plan.proof.gap))),
+      percent(median(runs.map((r) => r.decidable))),
+      `${runs.filter((r) => r.plan.proof.optimal).length} of ${baskets}`,
+      ratios.length > 0 ? median(ratios).toFixed(4) : '–',
+      ratios.length > 0 ? median(runs.flatMap((r) => r.timeRatio ?? [])).toFixed(2) : '–',
+    ];
+  });
 console.log('### Planning\n');
-console.log(table(['pieces', 'baskets', 'median', 'longest', 'loads', 'median gap', 'proven optimal'], rows));
+console.log(
+  table(
+    [
+      'pieces',
+      'baskets',
+      'first division',
+      'median',
+      'longest',
+      'gap',
+      'gap of what can be decided',
+      'proven',
+      'cost / version before',
+      'time / version before',
+    ],
+    rows,
+  ),
+);
+console.log(`\nPeak memory ${Math.round(process.resourceUsage().maxRSS / 1000)} MB.`);
 
 /** The library's optimum over every feasible set of a small basket. */
 async function reference(size: number, seed: number): Promise<{ ratio: number; ours: number; theirs: number }> {
-  const { household, garments, now } = requestOf(size, seed).read.request;
+  const { household, garments, now } = requestOf(basketOfSize(size, seed)).read.request;
   const b = basketOf(garments, household);
   const candidates = b.profiles.flatMap((p, piece) => {
     const d = decide(p, household, now);
@@ -82,7 +164,7 @@ console.log('\n### Against an integer-programming library on the full model (eve
 console.log(table(['pieces', 'our cost / its cost', 'ours', 'its solve, columns given'], compared));
 
 const moves = [60, 200].map((size) => {
-  const { hamper, read } = requestOf(size, 1);
+  const { hamper, read } = requestOf(basketOfSize(size, 1));
   const plan = planHamper(read);
   const board = boardOf(hamper, plan);
   const times: number[] = [];

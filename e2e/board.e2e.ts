@@ -182,12 +182,19 @@ describe('the board', () => {
     await open(page, '/sort');
     await page.getByRole('button', { name: 'Sort again' }).click();
     await page.getByRole('heading', { name: 'Sorting 300 pieces' }).waitFor();
-    expect(await axeViolations(page)).toEqual([]);
     await page.getByRole('button', { name: 'Stop sorting' }).click();
     await page.getByRole('heading', { name: before ?? '' }).waitFor();
     await page.getByRole('button', { name: 'Sort again' }).click();
     await page.getByRole('heading', { name: 'Sorting 300 pieces' }).waitFor();
-    await page.getByRole('heading', { name: /loads for \d+ pieces/ }).waitFor({ timeout: 60_000 });
+    expect(await axeViolations(page)).toEqual([]);
+    // A first plan is on the board while a better one is looked for; what is good enough is taken.
+    const better = page.getByRole('region', { name: 'A better plan is looked for' });
+    await better.waitFor({ timeout: 60_000 });
+    await page.getByRole('heading', { name: /loads for \d+ pieces/ }).waitFor();
+    expect(await axeViolations(page)).toEqual([]);
+    await better.getByText(/at most \d+ % from the best possible/).waitFor({ timeout: 30_000 });
+    await page.getByRole('button', { name: 'Good enough: take it' }).click();
+    await better.waitFor({ state: 'detached', timeout: 60_000 });
     // However long the list of what stays, the first shelf stands where the page begins.
     const first = page.locator('ol[aria-label="Loads in running order"] > li').first();
     const [box, aside] = [

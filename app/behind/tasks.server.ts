@@ -4,6 +4,7 @@ import { inHousehold, lookInHousehold, type Door, type Transaction } from '@data
 import { findPlan, isOvertaken, storeInsights, storePlan } from '@data/loads.ts';
 import { isUnderWay, type Begun, type WorkKind } from '@data/works.ts';
 import { planInPool } from '../server/pool.server.ts';
+import { firstPlanFrom } from '../sort/first-plan.ts';
 import { priceRules } from '../sort/insights.server.ts';
 
 export type Progress = Record<string, unknown>;
@@ -20,9 +21,6 @@ interface Reins {
   tell: (p: Progress) => void;
 }
 type Task = (work: Begun, door: Door, reins: Reins) => Promise<Outcome>;
-
-/** From so many pieces on a first plan is stored at once, and made better while it can be looked at. */
-const firstPlanFrom = 61;
 
 export const tasks: Record<WorkKind, Task> = {
   plan: async (work, door, { signal, enough, tell }) => {

@@ -111,6 +111,7 @@ describe('events in words', () => {
 describe('numbers in words', () => {
   test('times', () => {
     expect([0, 59, 60, 95, 149.6].map(durationText)).toEqual(['0 min', '59 min', '1 h', '1 h 35', '2 h 30']);
+    expect([2879, 2880, 7620].map(durationText)).toEqual(['47 h 59', '2 days 0 h', '5 days 7 h']);
     expect([0.5, 8, 20].map(dryingText)).toEqual(['about 30 min', '6–11 h', '15–27 h']);
   });
   test('counts, lists and money', () => {

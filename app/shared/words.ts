@@ -13,9 +13,15 @@ export const weekday = (at: Date, timeZone: string): string => formatInTimeZone(
 export const clockText = (at: Date, timeZone: string): string =>
   formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 
-/** 149 → "2 h 29", 41 → "41 min". */
+/** From here on hours are told in days. */
+const inDaysFromMin = 48 * 60;
+/** 149 → "2 h 29", 41 → "41 min", 7620 → "5 days 7 h". */
 export function durationText(minutes: number): string {
   const whole = Math.round(minutes);
+  if (whole >= inDaysFromMin) {
+    const hours = Math.round(whole / 60);
+    return `${Math.floor(hours / 24)} days ${hours % 24} h`;
+  }
   const h = Math.floor(whole / 60);
   return h === 0 ? `${whole} min` : whole % 60 === 0 ? `${h} h` : `${h} h ${String(whole % 60).padStart(2, '0')}`;
 }

@@ -145,7 +145,7 @@ async function carryOut(scope: Scope, form: FormData): Promise<Refusal | HamperD
 /** Sort, move, undo, stop. What was decided is stored before the sorting begins. A priority, or whether pieces may wait, becomes the house rule. */
 export async function action(args: Route.ActionArgs) {
   const { context } = args;
-  const decided: { work: string | null; piece: string } = { work: null, piece: '' };
+  const decided = { work: null as string | null, piece: '', pieces: 0 };
   const answer = await onSubmit(args, async (scope, form) => {
     if (field(form, 'intent') === 'stop') await stopSorting(scope);
     else if (field(form, 'intent') === 'enough') await takeBest(scope);
@@ -154,11 +154,12 @@ export async function action(args: Route.ActionArgs) {
       if (next && 'data' in next) return next;
       decided.work = next && (await orderSorting(scope, next));
       decided.piece = field(form, 'piece');
+      decided.pieces = next?.garments.length ?? 0;
     }
     return redirect('/sort');
   });
   if (!decided.work) return answer;
-  const over = await sortNow(doorOf(context), decided.work);
+  const over = await sortNow(doorOf(context), decided.work, decided.pieces);
   if (decided.piece === '' || !over) return answer;
   const plan = await withHousehold(context, ({ tx }) => newestPlan(tx));
   const at = plan?.result.loads.findIndex((l) => l.garments.includes(decided.piece)) ?? -1;

@@ -8,6 +8,7 @@ import type { HamperDocument } from '@formats/hamper.ts';
 import type { Door, Transaction } from '@data/client.ts';
 import { askEnough, orderWork, stopWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
+import { firstPlanFrom } from './first-plan.ts';
 import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
 export interface Sorting {
@@ -18,8 +19,9 @@ export interface Sorting {
   progress: (Progress & { first: string | null }) | null;
 }
 
-/** How long a page waits for its plan before it shows the progress instead, ms. */
+/** How long a page waits for its plan before it shows the progress instead, ms; a large basket's first plan is shown as soon as it is there. */
 const patienceMs = Number(process.env.NEATFOLD_PATIENCE_MS ?? 6_000);
+const largePatienceMs = Math.min(patienceMs, 1_000);
 
 export async function sortingOf(tx: Transaction): Promise<Sorting | null> {
   const work = await workUnderWay(tx, 'plan');
@@ -46,8 +48,8 @@ export const orderSorting = async (
     : orderWork(tx, householdId, { kind: 'plan', input: { hamper }, size: hamper.garments.length }, now);
 
 /** Send it on its way once it is stored, and wait for it as long as a page does. Answers whether it is over. */
-export async function sortNow(door: Door, workId: string): Promise<boolean> {
+export async function sortNow(door: Door, workId: string, pieces: number): Promise<boolean> {
   await sendWork(door, 'plan', workId);
-  const state = await awaitWork(door, workId, patienceMs);
+  const state = await awaitWork(door, workId, pieces < firstPlanFrom ? patienceMs : largePatienceMs);
   return state !== 'queued' && state !== 'active';
 }
