@@ -10,10 +10,11 @@ module.exports = {
     },
     {
       name: 'core-imports-core',
-      comment: 'core imports nothing but itself; the colour library is its one named exception (docs/decisions/0003)',
+      comment:
+        'core imports nothing but itself; the colour library and the queue of the bound are its named exceptions (docs/decisions/0003, 0020)',
       severity: 'error',
       from: { path: room('core'), pathNot: '(\\.test\\.ts|^core/testing/.*)$' },
-      to: { pathNot: ['^core/', '^node_modules/(culori|@types/culori)/'] },
+      to: { pathNot: ['^core/', '^node_modules/(culori|@types/culori|tinyqueue)/'] },
     },
     {
       name: 'core-tests',
