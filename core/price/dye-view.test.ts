@@ -7,6 +7,7 @@ import { anyGarment, garment, household } from '../testing/arbitrary.ts';
 import { basketOf, type Basket } from './basket.ts';
 import { dyeDamage, dyeView } from './dye-view.ts';
 import { featuresOf } from './features.ts';
+import { loadAt } from './price.ts';
 import { profileOf } from '../piece/profile.ts';
 import { donorShares, transferAllowed, transfers } from './transfer.ts';
 
@@ -148,5 +149,41 @@ describe('dyes of a set', () => {
     const alone = view(one, [0, 1], 0);
     view(other, [0, 1], 0);
     expect(view(one, [0, 1], 0)).toEqual(alone);
+  });
+});
+
+describe('a catcher where it pays', () => {
+  const blue = garment('blue', {
+    colours: [{ hex: '#3d6ea8', role: 'ground' }],
+    dye: 'reactive',
+    washCount: 3,
+    weighedDryMassG: 900,
+  });
+  const green = (valueEur: number) =>
+    garment('green', { colours: [{ hex: '#9fc0a4', role: 'ground' }], washCount: 20, valueEur });
+  const loadOf = (valueEur: number, pricePerUnit: number) => {
+    const home = {
+      ...withSheets,
+      products: withSheets.products.map((p) => (p.id === 'sheet' ? { ...p, pricePerUnit } : p)),
+    };
+    const b = basketOf([blue, green(valueEur)], home);
+    const at = b.settings.findIndex((s, k) => s.temperatureC === 40 && b.allowed.every((row) => row[k]));
+    const plain = view(b, [0, 1], at);
+    const load = loadAt(b, [0, 1], at);
+    if (!load || !plain.allowed) throw new Error('the pair may share');
+    const saved = b.weights.dyeDamage * plain.damage * (1 - bleedLimits.catcherFactor ** 2);
+    return { load, saved, price: b.weights.resources * pricePerUnit, due: plain.due };
+  };
+  test('below the ΔE from which it is due it goes in when it saves more than it costs, and not otherwise', () => {
+    const { saved, due } = loadOf(80, 0.01);
+    expect(due).toBe(false);
+    expect(saved).toBeGreaterThan(0);
+    expect(loadOf(80, saved * 0.9).load.catcher?.id).toBe('sheet');
+    expect(loadOf(80, saved * 1.1).load.catcher).toBeNull();
+  });
+  test('and then the load is cheaper by what it saves less what it costs', () => {
+    const { saved } = loadOf(80, 0.01);
+    const [cheap, dear] = [loadOf(80, saved * 0.5), loadOf(80, saved * 2)];
+    expect(dear.load.cost - cheap.load.cost).toBeCloseTo(saved - cheap.price, 9);
   });
 });
