@@ -14,9 +14,11 @@ import { kindsOf } from './kinds.ts';
 import { betterPartition, type PartitionSolver } from './partition.ts';
 import { Search } from './search/search.ts';
 
-/** Groups up to this size are proven by branch and price; those of up to so many kinds are bounded by column generation; larger ones item by item. */
+/** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; larger ones item by item. */
 const branchLimit = 60;
-const generateLimit = 150;
+const generateLimit = { kinds: 150, items: 400 };
+/** A library is asked for the best of the loads met up to so many items: beyond, it takes longer than anybody waits. */
+const partitionLimit = 150;
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
   nodes: 80,
@@ -26,10 +28,10 @@ const branchEffort: BranchEffort = {
   nodesPerMode: 20_000,
   visited: 2_000_000,
 };
-const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100 };
+const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100, visited: 15_000_000 };
 const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 /** About how much of the work is search. */
-const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit ? 0.3 : 1);
+const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit.items ? 0.3 : 1);
 /** Costs nearer than this, EUR, are the same. */
 const same = 1e-6;
 
@@ -116,8 +118,9 @@ export class Group {
   }
   /** Column generation over the kinds, and the best division that the loads met there make up. */
   private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
+    const n = this.inst.items.length;
     const kinds = kindsOf(this.inst);
-    if (!this.open || kinds.length > generateLimit) return;
+    if (!this.open || n > generateLimit.items || kinds.length > generateLimit.kinds) return;
     const { modes, search, pool } = this.open;
     const generation = new Generation(modes, this.pricer, kinds);
     generation.take(
@@ -128,7 +131,7 @@ export class Group {
       this.lowerBound = Math.max(this.lowerBound, lowerBound);
       return told(share);
     });
-    const better = partition && betterPartition(generation, this.division, partition);
+    const better = n <= partitionLimit && partition && betterPartition(generation, this.division, partition);
     if (better) this.take(search.polish(better));
   }
 }

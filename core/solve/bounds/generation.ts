@@ -14,6 +14,8 @@ export interface GenerationEffort {
   /** Parts of the oracle divided in a round, and sets wanted of it. */
   divisions: number;
   sets: number;
+  /** Items of the parts that the oracle looks at, in all: a larger basket gets fewer rounds, not a longer wait. */
+  visited: number;
 }
 /** A load of so many items of each kind (its kinds listed as often as they are in it), at its real price. */
 export interface KindLoad {
@@ -47,6 +49,7 @@ export class Generation {
   /** Loads that can really be washed, by their kinds. */
   readonly loads = new Map<string, KindLoad>();
   private worth: Float64Array;
+  private visited = 0;
   lowerBound: number;
 
   constructor(modes: Modes, pricer: Pricer, kinds: readonly (readonly number[])[]) {
@@ -136,7 +139,7 @@ export class Generation {
       return told(this.lowerBound, part * share);
     });
     this.worth = root.worth;
-    if (root.stopped || this.lowerBound >= cost) return;
+    if (root.stopped || this.lowerBound >= cost || this.visited > effort.visited) return;
     const whole = Math.floor(root.loads + 1e-4);
     if (root.loads - whole < leastFraction) return;
     let least = cost;
@@ -144,7 +147,7 @@ export class Generation {
       const branch = this.settle(new Master(this, limit), effort, cost, root.worth, (_, part) =>
         told(this.lowerBound, share * (1 + x + part)),
       );
-      if (branch.stopped) return;
+      if (branch.stopped || this.visited > effort.visited) return;
       least = Math.min(least, branch.bound);
     }
     this.lowerBound = Math.max(this.lowerBound, least);
@@ -166,12 +169,13 @@ export class Generation {
       const { duals, perLoad } = master.optimise(this.oracle.leastBase);
       const back = smoothing[Math.min(idle, smoothing.length - 1)] as number;
       const asked = Float64Array.from(duals, (d, k) => (1 - back) * d + back * (worth[k] as number));
-      const { sets, over } = this.oracle.ask(asked, {
+      const { sets, over, visited } = this.oracle.ask(asked, {
         divisions: effort.divisions,
         sets: effort.sets,
         least: leastOver,
         perLoad,
       });
+      this.visited += visited;
       const mended = this.oracle.mended(asked, perLoad);
       const reached = this.valueOf(mended) + master.worthOfNumber(perLoad);
       if (reached > bound) {
@@ -190,6 +194,7 @@ export class Generation {
       idle = added === 0 ? idle + 1 : 0;
       if (bound > settled.bound + settledShare * Math.abs(bound)) settled = { bound, round };
       stopped = told(bound, (round + 1) / effort.rounds);
+      if (this.visited > effort.visited) break;
       if (idle > smoothing.length || (over <= leastOver && back === 0) || round - settled.round >= settledAfter) break;
     }
     return { bound, worth, loads: master.loads(), stopped };

@@ -122,7 +122,7 @@ describe('column generation over kinds', () => {
         const generation = new Generation(Modes.of(inst), pricer, kindsOf(inst));
         generation.take(best.loads, best);
         const told: number[] = [];
-        generation.run({ rounds: 12, divisions: 200, sets: 30 }, best.cost, (bound) => {
+        generation.run({ rounds: 12, divisions: 200, sets: 30, visited: 5_000_000 }, best.cost, (bound) => {
           told.push(bound);
           return false;
         });

@@ -26,7 +26,7 @@ export interface Answers {
   sets: Answer[];
   /** No load anywhere is worth more above its cost than this, EUR. */
   over: number;
-  /** Parts looked at. */
+  /** Items of the parts looked at, those of whole fillings weighted. */
   visited: number;
 }
 /** How much may be spent on a question: parts divided, sets wanted, and from what worth above its cost, EUR, a load is of interest. */
@@ -93,6 +93,8 @@ const mostCompanies = 600;
 const priceSteps = 7;
 /** A stronger giver speaks for its group from this ratio on. */
 const clearlyStronger = 1.1;
+/** What an item of a whole filling counts among those looked at: it takes so much longer than in a divided one. */
+const wholeWeight = 15;
 /** A hair more is given back than rounding could hide. */
 const giveBackMore = 1e-9;
 /** Shares of the second measure of room. */
@@ -347,7 +349,7 @@ export class Oracle {
   private valueOf(part: Part): number {
     const wanted = this.gainsOf(part) - this.baseOf(part);
     if (wanted <= this.least) return wanted;
-    this.visited++;
+    this.visited += part.items.length;
     part.rough = part.known.doses.some((d) => d.high < Infinity);
     return this.knapsack.divided(this.offer, part.way.room) - this.baseOf(part);
   }
@@ -435,6 +437,7 @@ export class Oracle {
       if (value < least) [least, room] = [value, measure];
     }
     this.priceDoses(part, room);
+    this.visited += wholeWeight * offer.count;
     const whole = knapsack.whole(offer, room) + this.refund;
     const set: number[] = [];
     for (let k = 0; k < items.length; k++)

@@ -32,7 +32,7 @@ export interface Bounded {
 
 const proven = 1e-6;
 /** Where the relaxation is left before its end. */
-const unsettledEffort: GenerationEffort = { rounds: 40, divisions: 400, sets: 100 };
+const unsettledEffort: GenerationEffort = { rounds: 40, divisions: 400, sets: 100, visited: 8_000_000 };
 /** A relaxation this near to its end, EUR, is as good as there. */
 const nearEnough = 0.02;
 /** Visited sets per mode of the first looks for columns. */
