@@ -66,10 +66,13 @@ function planBefore(hamper: HamperDocument): { cost: number; ms: number } | null
 const percent = (x: number): string => `${(x * 100).toFixed(2)} %`;
 
 const largest = Number(process.env.NEAT_FOLD_LARGEST ?? 1_000);
+/** A shorter look: at most so many baskets of a size. */
+const most = Number(process.env.NEAT_FOLD_BASKETS ?? Infinity);
 planBasket(requestOf(householdBasket(10, 99)).read.request); // warm
 const rows = makings
   .filter(([, size]) => size <= largest)
-  .map(([what, size, baskets, make]) => {
+  .map(([what, size, all, make]) => {
+    const baskets = Math.min(all, most);
     const runs = Array.from({ length: baskets }, (_, k) => {
       const { hamper, read } = requestOf(make(size, k + 1));
       let firstMs = Infinity;
