@@ -20,7 +20,7 @@ const loadsPerKind = 10;
 
 /** L9 of docs/solver.md. A division better than `best`, made up of the loads that generation met; null where there is none. */
 export function betterPartition(generation: Generation, best: Division, solver: PartitionSolver): Division | null {
-  const open = best.cost - generation.lowerBound;
+  const open = best.cost - generation.worthBound;
   const loads = [...generation.loads.values()]
     .map((load) => ({ ...load, reduced: generation.reducedCost(load) }))
     .filter((load) => load.reduced < open)

@@ -96,7 +96,11 @@ export class Generation {
   private itemsOf(kinds: readonly number[]): number[] {
     return this.sharedOut([kinds])[0] ?? [];
   }
-  /** What a load costs above what its items are worth at the best bound. */
+  /** The bound that these worths prove by themselves, without branches. */
+  get worthBound(): number {
+    return this.valueOf(this.worth);
+  }
+  /** What a load costs above what its items are worth. */
   reducedCost({ kinds, cost }: KindLoad): number {
     return kinds.reduce((t, k) => t - (this.worth[k] as number), cost);
   }

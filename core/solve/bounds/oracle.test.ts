@@ -1,13 +1,9 @@
 /** The oracle against every set written out: what it says no load exceeds, none does; and worths it has mended, no load exceeds either. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../../testing/arbitrary.ts';
-import type { Garment } from '../../model/garment.ts';
-import type { Household } from '../../model/household.ts';
-import { profileOf } from '../../piece/profile.ts';
-import { basketOf } from '../../price/basket.ts';
-import { deferralCost } from '../../price/price.ts';
-import { makeInstance, piecesOf, Pricer, type Instance } from '../instance.ts';
+import { anyHousehold, garment } from '../../testing/arbitrary.ts';
+import { excess, instanceOf, mixedBasket, namedBasket, subsets, washable } from '../../testing/sets.ts';
+import { piecesOf, Pricer, type Instance } from '../instance.ts';
 import { Generation } from './generation.ts';
 import { Knapsack } from './knapsack.ts';
 import { Modes } from './modes.ts';
@@ -16,31 +12,6 @@ import { companiesOf } from './walls.ts';
 import { divideBySubsets } from '../exact/subsets.ts';
 import { kindsOf } from '../kinds.ts';
 
-function instanceOf(gs: readonly Garment[], home: Household): Instance {
-  const b = basketOf(
-    gs.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
-    home,
-  );
-  return makeInstance(
-    b,
-    gs.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })),
-  );
-}
-const subsets = (n: number): number[][] =>
-  Array.from({ length: 2 ** n - 1 }, (_, k) =>
-    Array.from({ length: n }, (__, i) => i).filter((i) => ((k + 1) >> i) & 1),
-  );
-/** How much the set that is worth most is worth above its real cost. */
-function excess(inst: Instance, worth: Float64Array): number {
-  const pricer = new Pricer(inst.basket);
-  return Math.max(
-    ...subsets(inst.items.length).map(
-      (set) => set.reduce((s, i) => s + (worth[i] as number), 0) - pricer.cost(piecesOf(inst.items, set)),
-    ),
-  );
-}
-const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
-const mixed = fc.array(fc.oneof(washable, everydayGarment), { minLength: 2, maxLength: 7 });
 const worths = fc.array(fc.double({ min: 0, max: 9, noNaN: true }), { minLength: 7, maxLength: 7 });
 const efforts = fc.constantFrom(
   { divisions: 400, sets: 50, least: 1e-6 },
@@ -52,8 +23,8 @@ const one = (inst: Instance): number[] => inst.items.map(() => 1);
 describe('L5, L8, L11: what no load is worth above its cost', () => {
   test('is at least what the best of all subsets is worth, however soon the search is left', () =>
     fc.assert(
-      fc.property(mixed, anyHousehold, worths, efforts, (gs, home, us, effort) => {
-        const inst = instanceOf(gs, home);
+      fc.property(mixedBasket, anyHousehold, worths, efforts, (gs, home, us, effort) => {
+        const inst = instanceOf(namedBasket(gs, home));
         const worth = Float64Array.from(gs, (_, i) => us[i] as number);
         const { over } = new Oracle(Modes.of(inst), one(inst)).ask(worth, effort);
         expect(over).toBeGreaterThanOrEqual(excess(inst, worth) - 1e-7);
@@ -62,8 +33,8 @@ describe('L5, L8, L11: what no load is worth above its cost', () => {
     ));
   test('asked again with other worths, the parts kept from before still hold every load', () =>
     fc.assert(
-      fc.property(mixed, anyHousehold, worths, worths, (gs, home, us, vs) => {
-        const inst = instanceOf(gs, home);
+      fc.property(mixedBasket, anyHousehold, worths, worths, (gs, home, us, vs) => {
+        const inst = instanceOf(namedBasket(gs, home));
         const oracle = new Oracle(Modes.of(inst), one(inst));
         oracle.ask(
           Float64Array.from(gs, (_, i) => us[i] as number),
@@ -81,7 +52,7 @@ describe('L5, L8, L11: what no load is worth above its cost', () => {
       garment('b', { soil: 'normal' }),
       garment('c', { kind: 'bath_towel', soil: 'normal' }),
     ];
-    const inst = instanceOf(gs, household);
+    const inst = instanceOf(namedBasket(gs));
     const worth = Float64Array.from([4, 4, 4]);
     const { over } = new Oracle(Modes.of(inst), one(inst)).ask(worth, { divisions: 2_000, sets: 1, least: 1e-6 });
     expect(over - excess(inst, worth)).toBeLessThan(1);
@@ -92,8 +63,8 @@ describe('L5, L8, L11: what no load is worth above its cost', () => {
 describe('L4: worths mended', () => {
   test('no load is worth more than it costs, and none gains by being mended', () =>
     fc.assert(
-      fc.property(mixed, anyHousehold, worths, efforts, (gs, home, us, effort) => {
-        const inst = instanceOf(gs, home);
+      fc.property(mixedBasket, anyHousehold, worths, efforts, (gs, home, us, effort) => {
+        const inst = instanceOf(namedBasket(gs, home));
         const oracle = new Oracle(Modes.of(inst), one(inst));
         const worth = Float64Array.from(gs, (_, i) => us[i] as number);
         oracle.ask(worth, effort);
@@ -106,7 +77,7 @@ describe('L4: worths mended', () => {
 });
 
 describe('column generation over kinds', () => {
-  const repeated = fc.array(fc.tuple(fc.oneof(washable, everydayGarment), fc.integer({ min: 1, max: 3 })), {
+  const repeated = fc.array(fc.tuple(washable, fc.integer({ min: 1, max: 3 })), {
     minLength: 1,
     maxLength: 3,
   });
@@ -114,8 +85,10 @@ describe('column generation over kinds', () => {
     fc.assert(
       fc.property(repeated, anyHousehold, (kinds, home) => {
         const inst = instanceOf(
-          kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g)),
-          home,
+          namedBasket(
+            kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g)),
+            home,
+          ),
         );
         const pricer = new Pricer(inst.basket);
         const best = divideBySubsets(inst, pricer);
@@ -143,10 +116,7 @@ describe('L10: companies', () => {
   test('every set in which nobody clashes lies within one, and none holds a clash', () =>
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 8 }), lines, (n, clashes) => {
-        const inst = instanceOf(
-          Array.from({ length: n }, (_, i) => garment(`g${i}`)),
-          household,
-        );
+        const inst = instanceOf(namedBasket(Array.from({ length: n }, (_, i) => garment(`g${i}`))));
         let x = 0;
         for (let i = 0; i < n; i++)
           for (let j = i + 1; j < n; j++) {
@@ -163,7 +133,7 @@ describe('L10: companies', () => {
       { numRuns: 100 },
     ));
   test('too many of them are taken as one', () => {
-    const inst = instanceOf([garment('a'), garment('b')], household);
+    const inst = instanceOf(namedBasket([garment('a'), garment('b')]));
     inst.apart.set([0, 1, 1, 0]);
     expect(companiesOf(inst, 2)).toHaveLength(2);
     expect(companiesOf(inst, 1)).toEqual([Uint8Array.from([1, 1])]);
