@@ -29,6 +29,7 @@ import { lookWords } from './en/look.ts';
 import { needWords } from './en/need.ts';
 import { moneyText } from './money.ts';
 import { planWords } from './en/plan.ts';
+import { practiceWords } from './en/practice.ts';
 import { runWords } from './en/run.ts';
 import { timetableWords } from './en/timetable.ts';
 import { traitLimitWords } from './en/traits.ts';
@@ -46,6 +47,7 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...handWords,
   ...lookWords,
   ...runWords,
+  ...practiceWords,
   ...timetableWords,
 };
 

@@ -6,7 +6,7 @@ import type { PartitionProgram, PartitionSolver } from '@core/solve/partition.ts
 const limits = { mip_max_nodes: 40, mip_rel_gap: 1e-3 };
 
 /** The program in the library's text form: how often each load is washed, and how many of a kind wait. */
-function programText({ counts, waitCosts, loads }: PartitionProgram): string {
+export function programText({ counts, waitCosts, loads }: PartitionProgram): string {
   const rows = counts.map((): string[] => []);
   const cost: string[] = [];
   loads.forEach((load, x) => {

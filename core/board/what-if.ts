@@ -44,7 +44,7 @@ export interface PieceEffect {
   shrinkOdds: number;
   feltingPercent: number;
   /** Worst tint it takes: from whom, how strong, the odds of a visible one, and what it would look like. */
-  tint: { from: number; deltaE: number; odds: number; hex: string } | null;
+  tint: { from: number; deltaE: number; odds: number; hex: string; dyeHex: string } | null;
   /** ΔE of one such wash, how many until it shows, and the odds that ten of them show. */
   fadeDeltaE: number;
   washesToGrade4: number | null;
@@ -54,6 +54,9 @@ export interface PieceEffect {
   /** Share of the need left, and the odds that the soil asks more than the wash gives. */
   cleaningDeficit: number;
   uncleanOdds: number;
+  /** What its soil asks, and what the wash gives, 0–1. */
+  need: number;
+  cleaning: number;
   dryingHours: number | null;
 }
 export interface WhatIf {
@@ -66,7 +69,7 @@ export interface WhatIf {
 }
 
 /** Shrink above this is seen and felt. */
-const noticeableShrink = 3;
+export const noticeableShrink = 3;
 /** Grade 4 of the change scale. */
 const grade4Change = 1.7;
 /** A piece washed this way for good: so many washes decide whether it fades to be seen. */
@@ -74,6 +77,9 @@ const washesOfHabit = 10;
 /** How likely heat sets a stain that is still there (estimates). */
 const setByWash = 0.6;
 const setByDryer = 0.8;
+/** Odds that heat sets a mark that is still there: water above its limit, the dryer. */
+export const setOdds = (hotWater: boolean, dryer: boolean): number =>
+  1 - (1 - (hotWater ? setByWash : 0)) * (1 - (dryer ? setByDryer : 0));
 
 const heatOf = (t: Tumble): DryingHeat => (t === 'normal' ? 'tumble-hot' : t === 'low' ? 'tumble-low' : 'line');
 
@@ -149,7 +155,13 @@ function worstTint(
       g.garment.colours.find((c) => c.role !== 'ground' && g.history.colour.strongestShare < 1)?.hex ??
       g.garment.colours[0]?.hex ??
       ground;
-    worst = { from: giver, deltaE, odds: oddsAbove(deltaE, limit), hex: tintedHex(ground, strongest, deltaE) };
+    worst = {
+      from: giver,
+      deltaE,
+      odds: oddsAbove(deltaE, limit),
+      hex: tintedHex(ground, strongest, deltaE),
+      dyeHex: strongest,
+    };
   }
   return worst;
 }
@@ -194,7 +206,6 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
             gapMm: 60,
           })
         : null;
-    const setOdds = 1 - (1 - (overCap ? setByWash : 0)) * (1 - (stained && s.tumble !== 'none' ? setByDryer : 0));
     return [
       {
         piece: i,
@@ -211,9 +222,11 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
           s.spinRpm === 0
             ? 0
             : oddsAbove(spinG(s.spinRpm, s.washer.drumRadiusM), spinG(Math.max(300, limit)) * 1.3, 0.35),
-        stainSetOdds: setOdds,
+        stainSetOdds: setOdds(overCap, stained && s.tumble !== 'none'),
         cleaningDeficit: Math.max(0, p.need - effect),
         uncleanOdds: oddsAbove(p.need, effect),
+        need: p.need,
+        cleaning: effect,
         dryingHours: dry?.ok ? dry.value : null,
       },
     ];

@@ -10,6 +10,7 @@ import { lookMessages } from './look.ts';
 import { needMessages } from './need.ts';
 import type { ParamTypes } from './params.ts';
 import { planMessages } from './plan.ts';
+import { practiceMessages } from './practice.ts';
 import { runMessages } from './run.ts';
 import { timetableMessages } from './timetable.ts';
 import { treatMessages } from './treat.ts';
@@ -24,6 +25,7 @@ export const messages = {
   ...handMessages,
   ...lookMessages,
   ...runMessages,
+  ...practiceMessages,
   ...timetableMessages,
 } as const;
 export type MessageCode = keyof typeof messages;

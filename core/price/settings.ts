@@ -28,7 +28,8 @@ export interface HandSetting {
 }
 export type Setting = MachineSetting | HandSetting;
 
-const handTemperaturesC = [20, 30, 40] as const;
+export const handTemperaturesC = [20, 30, 40] as const;
+
 /** Share of the programme in which loose dye is in the bath. */
 const bleedShare = 0.4;
 /** Soaking and moving of a hand bath, minutes, for the bleed prediction before the bath is planned. */

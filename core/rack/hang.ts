@@ -65,7 +65,8 @@ export type PlaceRefusal = (typeof placeRefusals)[number];
 export function whyNotAt(p: Profile, place: DryingPlace, position: DryPosition): PlaceRefusal | null {
   if (!p.values.dryPositions.has(position)) return 'position';
   if (!new Space(place).offers(position)) return 'not-there';
-  if (p.contamination === 'fuel' && !place.outdoors) return 'fuel-indoors';
+  // Fuel goes outdoors, whatever the sun does to its colour.
+  if (p.contamination === 'fuel') return place.outdoors ? null : 'fuel-indoors';
   return wantsShade(p) && place.sun ? 'shade' : null;
 }
 
