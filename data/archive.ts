@@ -35,6 +35,7 @@ import {
   loadStatuses,
   photos,
   plans,
+  practiceRounds,
   products,
   programmes,
   roomAirs,
@@ -86,6 +87,7 @@ const kept: readonly KeptTable[] = [
   { name: 'photo', table: photos, left: ['picture', 'thumb'] },
   { name: 'wish', table: wishes },
   { name: 'book_value', table: bookValues },
+  { name: 'practice_round', table: practiceRounds },
 ];
 const usualStep = 2_000;
 

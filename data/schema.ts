@@ -40,6 +40,9 @@ import type { DryingCheck } from '../core/learn/drying.ts';
 import type { FreshenEnd, FreshenWay } from '../core/freshen/task.ts';
 import type { ReturnLook } from '../core/cleaner/visit.ts';
 import type { PhotoMoment, PhotoPlace } from '../core/garment/photo-places.ts';
+import type { Measure } from '../core/practice/assess.ts';
+import type { Skill } from '../core/practice/effects.ts';
+import type { Play } from '../core/practice/play.ts';
 import type { Trouble } from '../core/run/trouble.ts';
 import type { UpkeepTask } from '../core/run/upkeep.ts';
 import type { PromisedTask } from '../core/timetable/moved.ts';
@@ -920,6 +923,40 @@ export const wishes = pgTable(
     endedAt: at('ended_at'),
   },
   (t) => [primaryKey({ columns: [t.householdId, t.id] }), policy('wish')],
+);
+
+/** What a round of practice came to, as it was told then. */
+export interface PracticeScores {
+  score: number;
+  measures: Record<Measure, number>;
+  skills: Record<Skill, number | null>;
+  /** A danger ended it. */
+  ended: boolean;
+  hints: number;
+}
+/** A round of practice: a made-up basket, what was decided so far, and what it came to. It touches nothing that is washed for real. */
+export const practiceRounds = pgTable(
+  'practice_round',
+  {
+    householdId: household(),
+    id: uuid('id').notNull().defaultRandom(),
+    basket: text('basket').notNull(),
+    /** Who plays, by name; '' = nobody said. */
+    person: text('person').notNull().default(''),
+    /** The seed of its luck. */
+    luck: integer('luck').notNull(),
+    play: jsonb('play').$type<Play>().notNull(),
+    hints: integer('hints').notNull().default(0),
+    startedAt: at('started_at').notNull(),
+    endedAt: at('ended_at'),
+    /** Once it was washed. */
+    scores: jsonb('scores').$type<PracticeScores>(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.householdId, t.id] }),
+    index('practice_round_person').on(t.householdId, t.person, t.endedAt),
+    policy('practice_round'),
+  ],
 );
 
 /** Forms that were answered, by their key and what they said. */

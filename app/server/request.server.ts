@@ -182,6 +182,10 @@ const repeated: ReadonlySet<string> = new Set([
   'phrases',
   'products',
   'refusesForms',
+  'nets',
+  'insideOut',
+  'agents',
+  'helpers',
 ]);
 
 /** The bytes of a body, given up as soon as they are too many, however they are sent. */

@@ -145,7 +145,9 @@ export function basePrice(scene: Scene, play: Play, outlook: Outlook): number {
 const excessWeight = 3;
 /** 0–100, 100 = as the best plan. */
 const scoreOf = (bestEur: number, priceEur: number): number =>
-  priceEur <= bestEur ? 100 : (100 * Math.max(1, bestEur)) / (Math.max(1, bestEur) + excessWeight * (priceEur - bestEur));
+  priceEur <= bestEur
+    ? 100
+    : (100 * Math.max(1, bestEur)) / (Math.max(1, bestEur) + excessWeight * (priceEur - bestEur));
 
 function sideOf(scene: Scene, play: Play, seed: number): { play: Play; outlook: Outlook; fates: Fate[] } {
   const outlook = foretell(scene, play);

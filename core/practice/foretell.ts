@@ -137,9 +137,7 @@ function harmOf(p: Profile, passes: readonly Message[]): Effect[] {
   }
   if (!worst) return [];
   const source = bindingBounds(p.envelope, worst.parameter)[0]?.source ?? 'label';
-  return [
-    effect(p, 'harmed', 1 - spared, { because: worst.because, skill: source === 'label' ? 'labels' : 'fibres' }),
-  ];
+  return [effect(p, 'harmed', 1 - spared, { because: worst.because, skill: source === 'label' ? 'labels' : 'fibres' })];
 }
 
 function washEffects(scene: Scene, e: PieceEffect): Effect[] {
@@ -205,7 +203,7 @@ function readyEffects(scene: Scene, load: PlayLoad, play: Play): Effect[] {
           because: say('practice.open-zip', { other: open.find((o) => o !== p)?.garment.name ?? '' }),
         }),
       );
-    if (wants(p, 'inside-out') && !play.insideOut.includes(id)) out.push(effect(p, 'faded', unreadyOdds.insideOut));
+    if (wants(p, 'inside-out') && p.history.dye !== null && !play.insideOut.includes(id)) out.push(effect(p, 'faded', unreadyOdds.insideOut));
   }
   const pocketed = pieces.find((p) => wants(p, 'empty-pockets'));
   if (pocketed && !load.pockets) out.push(effect(pocketed, 'tissue', unreadyOdds.pockets));
@@ -353,7 +351,11 @@ function asideEffects(scene: Scene, play: Play, washed: ReadonlySet<string>): Ef
     }
     // Air or a brush washes nothing; only what gathers for a full load waits.
     const waits = (play.aside[id] ?? 'wait') === 'wait';
-    return waits && mayWait && gathers(p) ? [] : play.aside[id] === 'professional' ? [] : [effect(p, 'left-dirty', 1, { because })];
+    return waits && mayWait && gathers(p)
+      ? []
+      : play.aside[id] === 'professional'
+        ? []
+        : [effect(p, 'left-dirty', 1, { because })];
   });
 }
 

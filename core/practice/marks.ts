@@ -58,7 +58,13 @@ export interface MarkOutlook {
   hazard: { id: HazardId; first: AgentId; then: AgentId } | null;
 }
 
-export function markOutlook(g: Garment, stain: Stain, care: MarkCare, workplace: Workplace, washed: boolean): MarkOutlook {
+export function markOutlook(
+  g: Garment,
+  stain: Stain,
+  care: MarkCare,
+  workplace: Workplace,
+  washed: boolean,
+): MarkOutlook {
   const procedure = procedureFor(g, stain, workplace);
   const needed = neededAgents(procedure);
   const heated = care.water !== 'none' && isTreatedCold(stain) && waterC[care.water] > coldUpToC;

@@ -51,7 +51,12 @@ export function safetyFaults({ request, basket, indexOf }: Seen, play: Play): Sa
   };
   for (const load of play.loads) {
     const products = [load.way.detergent, ...load.way.helpers].flatMap((id) => productOf(request.household, id) ?? []);
-    out.push(...mixtures(products.flatMap((p) => agentOfProduct(p) ?? []), load.pieces));
+    out.push(
+      ...mixtures(
+        products.flatMap((p) => agentOfProduct(p) ?? []),
+        load.pieces,
+      ),
+    );
     const fuelled = load.pieces.filter((id) => profile(id)?.contamination === 'fuel');
     if (fuelled.length > 0 && fuelled.length < load.pieces.length) burns('fuel-cloth', fuelled);
   }

@@ -1,6 +1,12 @@
 /** The ways of a play in terms of machines and basins: every choice a person at this household's machines could make, wrong ones too. */
 import type { Pushed } from '../board/what-if.ts';
-import { detergentClasses, type DetergentClass, type Household, type Product, type Programme } from '../model/household.ts';
+import {
+  detergentClasses,
+  type DetergentClass,
+  type Household,
+  type Product,
+  type Programme,
+} from '../model/household.ts';
 import type { Tumble } from '../model/orders.ts';
 import { usableVolumeL } from '../washing/basin.ts';
 import { handTemperaturesC } from '../price/settings.ts';
@@ -47,7 +53,8 @@ export function playProblems(h: Household, garments: ReadonlySet<string>, play: 
     if (load.pieces.length === 0) out.push(`loads[${i}].pieces: a load needs a piece`);
     for (const id of load.pieces) {
       if (!garments.has(id)) out.push(`loads[${i}].pieces: “${id}” is not in this basket`);
-      else if (placed.has(id) || play.aside[id] !== undefined) out.push(`loads[${i}].pieces: “${id}” is elsewhere, too`);
+      else if (placed.has(id) || play.aside[id] !== undefined)
+        out.push(`loads[${i}].pieces: “${id}” is elsewhere, too`);
       placed.add(id);
     }
     const problem = wayProblem(h, load.way);
@@ -63,9 +70,7 @@ export function playProblems(h: Household, garments: ReadonlySet<string>, play: 
     for (const id of ids) if (!garments.has(id)) out.push(`${field}: “${id}” is not in this basket`);
   for (const [id, dry] of Object.entries(play.drying)) {
     const there =
-      dry.to === 'dryer'
-        ? h.dryers.some((d) => d.id === dry.dryer)
-        : h.dryingPlaces.some((d) => d.id === dry.place);
+      dry.to === 'dryer' ? h.dryers.some((d) => d.id === dry.dryer) : h.dryingPlaces.some((d) => d.id === dry.place);
     if (!there) out.push(`drying.${id}: there is no such place`);
   }
   return out;

@@ -9,6 +9,8 @@ export interface PracticePiece {
   line: string;
   /** The label is gone or cannot be read: this is what eyes and fingers say instead of fibre and symbols. */
   touch?: string;
+  /** What it is called then: its usual name would tell. */
+  called?: string;
   /** Washes so far; 0 = new. Missing = often washed. */
   washes?: number;
   soil?: NonNullable<GarmentDocument['soil']>;
@@ -41,7 +43,7 @@ export function garmentOfPiece(piece: PracticePiece, index: number, place: Pract
   const usualSoil = place === 'tub' || read.label?.wash?.by === 'hand' ? 'light' : 'normal';
   return {
     id: `p${index + 1}`,
-    name: read.name,
+    name: piece.called ?? read.name,
     kind: read.kind,
     parts: read.parts.map((p) => ({ role: p.role, fibres: p.fibres.map((f) => ({ ...f })) })),
     features: read.traits,

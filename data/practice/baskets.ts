@@ -124,6 +124,7 @@ export const practiceBaskets: readonly PracticeBasket[] = [
     place: 'flat',
     pieces: [
       piece('green wool jumper, no label', {
+        called: 'Green jumper',
         touch: 'Springy, warm at once, a little scratchy; a thread of it is crimped.',
         wears: 24,
         valueEur: 60,
@@ -476,14 +477,31 @@ export const practiceBaskets: readonly PracticeBasket[] = [
     level: 5,
     place: 'flat',
     pieces: [
-      piece('dark red cotton T-shirt, no label', { touch: 'Soft, cool, creases when you squeeze it.', washes: 0 }),
+      piece('dark red cotton T-shirt, no label', {
+        called: 'Dark red T-shirt',
+        touch: 'Soft, cool, creases when you squeeze it.',
+        washes: 0,
+      }),
       piece('cream silk blouse, no label', {
+        called: 'Cream blouse',
         touch: 'Smooth, warms in the hand, rustles; very thin.',
         valueEur: 60,
       }),
-      piece('grey wool jumper, no label', { touch: 'Springy, warm at once, thick.', wears: 24, valueEur: 50 }),
-      piece('white cotton shirt, no label', { touch: 'Crisp, cool, creases when you squeeze it.' }),
-      piece('blue cotton trousers, no label', { touch: 'Firm, cool, woven on a slant.', wears: 5 }),
+      piece('grey wool jumper, no label', {
+        called: 'Grey jumper',
+        touch: 'Springy, warm at once, thick.',
+        wears: 24,
+        valueEur: 50,
+      }),
+      piece('white cotton shirt, no label', {
+        called: 'White shirt',
+        touch: 'Crisp, cool, creases when you squeeze it.',
+      }),
+      piece('blue cotton trousers, no label', {
+        called: 'Blue trousers',
+        touch: 'Firm, cool, woven on a slant.',
+        wears: 5,
+      }),
     ],
     mistake: { do: 'together', pieces: ['p4', 'p1'] },
   },

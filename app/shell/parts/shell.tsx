@@ -197,7 +197,14 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
           <>
             <HouseholdMenu view={view} />
             {!pathname.startsWith('/today') && <DayCaller />}
-            <Link to="/today" className="push" aria-current={pathname.startsWith('/today') ? 'page' : undefined}>
+            <Link
+              to="/practice"
+              className="push practise"
+              aria-current={pathname.startsWith('/practice') ? 'page' : undefined}
+            >
+              Practice
+            </Link>
+            <Link to="/today" aria-current={pathname.startsWith('/today') ? 'page' : undefined}>
               Today
             </Link>
             <span className="day">{view.day}</span>
