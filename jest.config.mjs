@@ -45,9 +45,10 @@ export default {
         '<rootDir>/app/**/*.test.ts',
         '<rootDir>/calibration/**/*.test.ts',
         '<rootDir>/stand-ins/**/*.test.ts',
+        '<rootDir>/data/practice/**/*.test.ts',
       ],
     },
-    { ...base, displayName: 'data', testMatch: ['<rootDir>/data/**/*.test.ts'] },
+    { ...base, displayName: 'data', testMatch: ['<rootDir>/data/*.test.ts'] },
     { ...base, displayName: 'browser', testMatch: ['<rootDir>/e2e/**/*.e2e.ts'] },
   ],
 };

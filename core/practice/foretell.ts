@@ -203,7 +203,8 @@ function readyEffects(scene: Scene, load: PlayLoad, play: Play): Effect[] {
           because: say('practice.open-zip', { other: open.find((o) => o !== p)?.garment.name ?? '' }),
         }),
       );
-    if (wants(p, 'inside-out') && p.history.dye !== null && !play.insideOut.includes(id)) out.push(effect(p, 'faded', unreadyOdds.insideOut));
+    if (wants(p, 'inside-out') && p.history.dye !== null && !play.insideOut.includes(id))
+      out.push(effect(p, 'faded', unreadyOdds.insideOut));
   }
   const pocketed = pieces.find((p) => wants(p, 'empty-pockets'));
   if (pocketed && !load.pockets) out.push(effect(pocketed, 'tissue', unreadyOdds.pockets));
