@@ -17,6 +17,7 @@ import { firstFonts } from './theme/fonts.ts';
 import { GlobalStyle } from './theme/global.ts';
 import { Empty } from './ui/notice.tsx';
 import { Button, LinkButton } from './ui/button.tsx';
+import { LearningProvider } from './ui/explained.tsx';
 import { useNonce } from './ui/nonce.ts';
 import { FormKeyProvider } from './ui/post-form.tsx';
 import { Shell } from './shell/parts/shell.tsx';
@@ -46,7 +47,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) => {
   const visitor = context.get(visitorContext);
   if (visitor.householdId === null) return answering(context, () => Promise.resolve(outsideView(visitor)));
   return withHousehold(context, async (scope) => {
-    const view = await shellView(scope, context);
+    const view = await shellView(scope, context, request);
     const { pathname } = new URL(request.url);
     if (view.household === null && !beforeAnyHousehold.has(pathname.replace(/\.data$/, ''))) throw redirect('/welcome');
     return view;
@@ -99,9 +100,11 @@ export default function App({ loaderData }: Route.ComponentProps) {
           <FormKeyProvider
             value={{ key: loaderData.formKey, home: loaderData.householdId, looksOnly: loaderData.looksOnly }}
           >
-            <Shell view={loaderData}>
-              <Outlet />
-            </Shell>
+            <LearningProvider value={loaderData.learning !== null}>
+              <Shell view={loaderData}>
+                <Outlet />
+              </Shell>
+            </LearningProvider>
           </FormKeyProvider>
         </div>
       </RouterProvider>

@@ -94,6 +94,7 @@ const screens = [
   '/log/learnt',
   '/sheet',
   '/wishes',
+  '/practice',
   '/pieces/tovi-raw-jeans/diary',
   '/transfer/archive',
   '/pieces/new?line=navy+merino+jumper',

@@ -119,7 +119,12 @@ function cameOut({ hamper }: KnownBasket, side: Side, names: ReadonlyMap<string,
   });
 }
 
-export function wayText(h: Household, way: Way): string {
+function settingText(h: Household, way: Way): string {
+  if (way.by === 'hand') return `by hand, ${way.temperatureC} °C`;
+  const programme = h.washers.find((w) => w.id === way.washer)?.programmes.find((p) => p.id === way.programme);
+  return `${programme?.name ?? ''} ${way.temperatureC} °C, ${way.spinRpm} rpm`;
+}
+function wayText(h: Household, way: Way): string {
   const helpers = way.helpers.map((id) => productOf(h, id)?.name ?? '').filter(Boolean);
   const products = [productOf(h, way.detergent)?.name ?? '', ...helpers].filter(Boolean).join(', ');
   if (way.by === 'hand')
@@ -141,7 +146,7 @@ function markText(best: Side, effect: Difference['fate']['effect']): string {
   const steps = procedure.steps.filter((s) => s.kind === 'treat' && s.when === 'always').map((s) => s.how);
   return steps.length > 0 ? ` First: ${steps.join('. ').replace(/\.\./g, '.')}` : care ? '' : ` ${procedure.stopText}`;
 }
-function insteadText(known: KnownBasket, best: Side, names: ReadonlyMap<string, string>, d: Difference): string {
+function insteadText(known: KnownBasket, best: Side, d: Difference): string {
   const { effect } = d.fate;
   const h = known.request.household;
   const load = best.play.loads.find((l) => l.pieces.includes(effect.piece));
@@ -151,12 +156,9 @@ function insteadText(known: KnownBasket, best: Side, names: ReadonlyMap<string, 
       ? `The best plan: ${asideNames[aside].toLowerCase()}.`
       : 'The best plan tests its colour before any water.';
   }
-  const others = load.pieces.filter((p) => p !== effect.piece).map((p) => names.get(p) ?? '');
-  const company =
-    others.length === 0
-      ? 'alone'
-      : `with ${others.slice(0, 3).join(', ')}${others.length > 3 ? ` and ${others.length - 3} more` : ''}`;
-  return `The best plan: ${wayText(h, load.way)}, ${company}${dryText(h, best, effect.piece)}.${effect.mark === null ? '' : markText(best, effect)}`;
+  const number = best.play.loads.indexOf(load) + 1;
+  const alone = load.pieces.length === 1 ? ', alone' : '';
+  return `The best plan: load ${number}${alone}, ${settingText(h, load.way)}${dryText(h, best, effect.piece)}.${effect.mark === null ? '' : markText(best, effect)}`;
 }
 
 function rowsOf(h: Household, a: Assessment): OutcomeView['rows'] {
@@ -170,7 +172,8 @@ function rowsOf(h: Household, a: Assessment): OutcomeView['rows'] {
     row('Likely harm', (x) => fullCents(x.damageEur, h)),
     row('Pieces and marks not clean', (x) => x.unclean.toFixed(1)),
     row('Runs', (x) => String(x.loads)),
-    row('Energy and water', (x) => `${fullCents(x.moneyEur, h)}, ${x.kwh.toFixed(1)} kWh, ${Math.round(x.litres)} l`),
+    row('Energy and water', (x) => fullCents(x.moneyEur, h)),
+    row('That is', (x) => `${x.kwh.toFixed(1)} kWh, ${Math.round(x.litres)} l`),
     row('Your hands', (x) => durationText(x.handsMin)),
     row('Until all is dry', (x) => durationText(x.hours * 60)),
   ];
@@ -245,13 +248,15 @@ export function outcomeView(round: PracticeRound, poisonCentre: string | null): 
   };
 }
 
+const sentence = (text: string): string =>
+  `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.!?]$/.test(text) ? '' : '.'}`;
 /** Differences of one kind with one reason are one remark; what the best plan does is said once for pieces that it treats alike. */
 function differenceViews(known: KnownBasket, a: Assessment, names: ReadonlyMap<string, string>): DifferenceView[] {
   const groups = new Map<string, DifferenceView>();
   for (const d of a.differences) {
     const { effect, happened } = d.fate;
     const words = effectWords[effect.kind];
-    const why = d.reason ? textOf(d.reason) : '';
+    const why = d.reason ? sentence(textOf(d.reason)) : '';
     const key = `${effect.kind}/${why}`;
     const garment = known.hamper.garments.find((g) => g.id === effect.piece);
     if (!garment) continue;
@@ -266,7 +271,7 @@ function differenceViews(known: KnownBasket, a: Assessment, names: ReadonlyMap<s
       rule: words.rule,
       pieces: [],
     };
-    const instead = insteadText(known, a.best, names, d);
+    const instead = insteadText(known, a.best, d);
     group.pieces.push({
       id: effect.piece,
       name: garment.name,

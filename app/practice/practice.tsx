@@ -4,6 +4,7 @@ import { readHousehold } from '@data/household.ts';
 import { beginRound, openRound } from '@data/practice.ts';
 import { mostSeed } from '@data/practice/endless.ts';
 import type { Route } from './+types/practice';
+import { isLearning, setLearning } from './learning.server.ts';
 import { knownBasket, luckFor } from './rounds.server.ts';
 import { practiceView, whoPlays, type BasketCard } from './practice-view.server.ts';
 import { field, notFound, onSubmit, withHousehold } from '../server/request.server.ts';
@@ -18,11 +19,20 @@ import { SkillLadder } from './parts/skills.tsx';
 export const meta: Route.MetaFunction = () => [{ title: 'Practice · Neat Fold' }];
 
 export const loader = ({ request, context }: Route.LoaderArgs) =>
-  withHousehold(context, (scope) => practiceView(scope, new URL(request.url).searchParams.get('who')));
+  withHousehold(context, async (scope) => ({
+    ...(await practiceView(scope, new URL(request.url).searchParams.get('who'))),
+    learning: await isLearning(request.headers.get('cookie')),
+  }));
 
-/** Begin a round, or go on with the one that waits. */
+/** Begin a round, or go on with the one that waits; learn as you go, or not. */
 export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async ({ tx, householdId, now }, form) => {
+    const intent = field(form, 'intent');
+    if (intent === 'learning-on' || intent === 'learning-off') {
+      const back = field(form, 'back');
+      const to = /^\/(?!\/)[\w/-]*$/.test(back) ? back : '/practice';
+      return redirect(to, { headers: { 'Set-Cookie': await setLearning(intent === 'learning-on') } });
+    }
     const home = await readHousehold(tx);
     const person = whoPlays(home?.people ?? [], field(form, 'who'));
     const seed = field(form, 'seed').trim();
@@ -185,6 +195,17 @@ export default function Practice({ loaderData: v }: Route.ComponentProps) {
           ) : (
             <SkillLadder skills={v.skills} />
           )}
+          <PostForm>
+            <input type="hidden" name="back" value="/practice" />
+            <Quiet>
+              {v.learning
+                ? 'Learning as you go is on: terms explain themselves, reasons stand open, one lesson a day.'
+                : 'Beside your real washing, too: terms explained where they stand, reasons open, one lesson a day.'}
+            </Quiet>{' '}
+            <TextButton type="submit" name="intent" value={v.learning ? 'learning-off' : 'learning-on'}>
+              {v.learning ? 'Turn it off' : 'Learn as you go'}
+            </TextButton>
+          </PostForm>
         </section>
       </First>
       {v.levels.map((l) => (

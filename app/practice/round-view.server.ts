@@ -1,5 +1,6 @@
 /** A round under way: the pieces as eyes and hands find them, where each was put, and what can be done next. No judgement is shown here. */
 import { agentFacts } from '@core/chemistry/agents.ts';
+import { agentOfProduct } from '@core/chemistry/cupboard.ts';
 import { Space } from '@core/drying/spaces.ts';
 import type { Household } from '@core/model/household.ts';
 import { readPieceLine } from '@core/phrase/piece-line.ts';
@@ -28,10 +29,10 @@ import { knownBasket, type KnownBasket } from './rounds.server.ts';
 export const stages = ['look', 'sort', 'marks', 'wash', 'dry'] as const;
 export type Stage = (typeof stages)[number];
 const stageLabels: Record<Stage, string> = {
-  look: 'Look and touch',
+  look: 'Look',
   sort: 'Sort',
   marks: 'Marks',
-  wash: 'Set the machine',
+  wash: 'Machine',
   dry: 'Hang up',
 };
 
@@ -133,11 +134,12 @@ const agoText = (hours: number | null): string =>
 const soilWords = {
   none: 'not dirty',
   light: 'hardly dirty',
-  normal: 'worn, a little dirty',
+  normal: 'a little dirty',
   heavy: 'plainly dirty',
   hazardous: 'filthy',
 } as const;
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 function pieceView(known: KnownBasket, round: PracticeRound, index: number): PracticePieceView | null {
   const piece = known.basket.pieces[index];
   const doc = known.hamper.garments[index];
@@ -150,7 +152,7 @@ function pieceView(known: KnownBasket, round: PracticeRound, index: number): Pra
     id: g.id,
     name: g.name,
     cloth: clothOfDocument(doc),
-    madeOf: piece.touch ?? partsInWords(readPieceLine(piece.line).parts),
+    madeOf: piece.touch ?? capital(partsInWords(readPieceLine(piece.line).parts)),
     symbols: label ? symbolsOf(label) : [],
     noLabel: label === null,
     facts: [
@@ -320,7 +322,10 @@ export function roundView(round: PracticeRound, asked: { stage: string | null; p
       detergents: detergentsOf(household).map((p): Option => [p.id, p.name]),
       helpers: helpersOf(household).map((p): Option => [p.id, p.name]),
       waters: waters.map((w): Option => [w, waterNames[w]]),
-      agents: agentsAtHand(household).map((a): Option => [a, agentFacts(a).name]),
+      agents: agentsAtHand(household).map((a): Option => [
+        a,
+        household.products.find((p) => agentOfProduct(p) === a)?.name ?? agentFacts(a).name,
+      ]),
       asides: asides.map((a): Option => [a, asideNames[a]]),
       places: dryOptions(household),
     },

@@ -146,7 +146,7 @@ export default function Round({ loaderData: { view: v, hint }, actionData }: Rou
       ),
   };
   const index = v.stages.findIndex((s) => s.id === v.stage);
-  const next = v.stages[index + 1];
+  const next = v.stages.slice(index + 1).find((s) => s.id !== 'marks' || v.marks.length > 0);
   return (
     <>
       <PageHead>

@@ -4,6 +4,7 @@ import { stageCounts } from '@data/stages.ts';
 import type { RouterContextProvider } from 'react-router';
 import { visitorContext, type Visitor } from '../server/context.ts';
 import { householdsFor } from '../server/door.server.ts';
+import { hasLesson, isLearning, lessonView, type LessonView } from '../practice/learning.server.ts';
 import type { Scope } from '../server/request.server.ts';
 import { dayText } from '../shared/words.ts';
 
@@ -29,6 +30,8 @@ export interface ShellView {
   /** May go to other households and begin one. */
   founds: boolean;
   day: string;
+  /** Whoever looks wants things explained; with the day's lesson where it stands. */
+  learning: { lesson: LessonView | null } | null;
   stages: StageView[];
 }
 
@@ -44,10 +47,12 @@ export const outsideView = ({ account }: Visitor): ShellView => ({
   looksOnly: false,
   founds: account !== null,
   day: '',
+  learning: null,
   stages: [],
 });
 /** Two short questions to the database, since every page asks them. */
-export async function shellView({ tx, now, householdId }: Scope, context: Context): Promise<ShellView> {
+export async function shellView(scope: Scope, context: Context, request: Request): Promise<ShellView> {
+  const { tx, now, householdId } = scope;
   const { account, role, pocket } = context.get(visitorContext);
   const home = await stageCounts(tx);
   const stage = (id: StageView['id'], label: string, count: number, unit: string): StageView => ({
@@ -63,6 +68,9 @@ export async function shellView({ tx, now, householdId }: Scope, context: Contex
     household: home.name,
     households: (await householdsFor(context, tx)).map((h) => ({ ...h, here: h.id === householdId })),
     day: dayText(now, home.timeZone ?? 'UTC'),
+    learning: (await isLearning(request.headers.get('cookie')))
+      ? { lesson: hasLesson(new URL(request.url).pathname) ? await lessonView(scope) : null }
+      : null,
     account: account && account.name,
     looksOnly: role === 'helper',
     founds: pocket === null,

@@ -20,6 +20,7 @@ import { orderSorting, sortingOf, sortNow, stopSorting, takeBest, type Sorting }
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { MovePanel } from './parts/move-panel.tsx';
+import { Explained, useLearning } from '../ui/explained.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Ruler } from './parts/ruler.tsx';
@@ -412,6 +413,7 @@ function Board({ v, improving, actionData }: BoardProps) {
     }),
     [dragging, ask, submit, formKey, v.planId, moveLoads, currency, programmes],
   );
+  const learning = useLearning();
   const refused = actionData && 'title' in actionData ? actionData : null;
   const chosen = v.selected?.piece.id ?? null;
   const open = v.loads[v.open];
@@ -591,13 +593,37 @@ function Board({ v, improving, actionData }: BoardProps) {
                   <span>
                     <Link to={`/pieces/${r.piece.id}`}>{r.piece.name}</Link>
                   </span>
-                  <p>{r.text}</p>
+                  <p>
+                    <Explained>{r.text}</Explained>
+                  </p>
                 </li>
               ))}
             </Why>
           </Section>
         </>
       )}
+      {learning &&
+        v.loads.map(
+          (l, i) =>
+            i !== v.open && (
+              <Section key={l.id}>
+                <h2>And in {l.facts.card.title.charAt(0).toLowerCase() + l.facts.card.title.slice(1)}</h2>
+                <Why>
+                  {l.facts.reasons.map((r) => (
+                    <li key={r.piece.id}>
+                      <Swatch cloth={r.piece.cloth} />
+                      <span>
+                        <Link to={`/pieces/${r.piece.id}`}>{r.piece.name}</Link>
+                      </span>
+                      <p>
+                        <Explained>{r.text}</Explained>
+                      </p>
+                    </li>
+                  ))}
+                </Why>
+              </Section>
+            ),
+        )}
       {v.tests.length > 0 && (
         <Section>
           <h2>What a test would open</h2>
@@ -608,7 +634,9 @@ function Board({ v, improving, actionData }: BoardProps) {
                 <span>
                   <Link to={`/test/${t.piece.id}`}>Test {t.piece.name}</Link>
                 </span>
-                <p>{t.text}</p>
+                <p>
+                  <Explained>{t.text}</Explained>
+                </p>
               </li>
             ))}
           </Why>
@@ -625,7 +653,9 @@ function Board({ v, improving, actionData }: BoardProps) {
                     <Swatch key={p.id} cloth={p.cloth} />
                   ))}
                 </span>
-                <p>{s.text}</p>
+                <p>
+                  <Explained>{s.text}</Explained>
+                </p>
               </li>
             ))}
           </Pair>

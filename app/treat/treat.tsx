@@ -7,6 +7,7 @@ import { field, withHousehold, onSubmit } from '../server/request.server.ts';
 import { beginTreatment, judgeTreatment, leaveTreatment, reportCheck, runClock } from './treat-actions.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
+import { Explained } from '../ui/explained.tsx';
 import { BeforeYouBegin, Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { Timer } from '../ui/timer.tsx';
@@ -205,7 +206,9 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
             </Quiet>
             <h3>{s.title}</h3>
           </div>
-          <p className="how">{s.how}</p>
+          <p className="how">
+            <Explained>{s.how}</Explained>
+          </p>
           {s.facts.length > 0 && (
             <p className="facts">
               {s.facts.map((f) => (
@@ -213,7 +216,11 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
               ))}
             </p>
           )}
-          {s.because.length > 0 && <p className="because">{s.because.join('. ')}.</p>}
+          {s.because.length > 0 && (
+            <p className="because">
+              <Explained>{`${s.because.join('. ')}.`}</Explained>
+            </p>
+          )}
           {s.clock && (
             <Timer
               startedAt={s.clock.startedAt}

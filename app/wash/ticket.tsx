@@ -5,6 +5,7 @@ import { notFound, onSubmit, withHousehold } from '../server/request.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { NotKept } from '../ui/not-kept.tsx';
+import { Explained, useLearning } from '../ui/explained.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { Quiet } from '../ui/page.tsx';
 import { useKept } from '../ui/use-kept.ts';
@@ -97,6 +98,7 @@ function Start({ v }: { v: TicketView }) {
 
 export default function Ticket({ loaderData: v, actionData }: Route.ComponentProps) {
   const { card, figures, procedure, warnings, dryWarnings, drying } = v.facts;
+  const learning = useLearning();
   useRefresh(v.status === 'running');
   const kept = useKept(v.status === 'running', v.serverNow);
   const careful = warnings.filter((w) => w.severity !== 'info');
@@ -170,7 +172,7 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
             {procedure.map((s, i) => (
               <li key={`${s.step}${i}`}>
                 <span>
-                  {s.text}
+                  <Explained>{s.text}</Explained>
                   {s.check && (
                     <small>
                       Check: {s.check.text} If not: {s.check.ifFails}
@@ -203,12 +205,26 @@ export default function Ticket({ loaderData: v, actionData }: Route.ComponentPro
             ))}
           </DryRows>
         </Block>
+        {learning && (
+          <Block aria-labelledby="why">
+            <h2 id="why">Why so?</h2>
+            <Notes>
+              {v.facts.reasons.map((r) => (
+                <li key={r.piece.id}>
+                  <b>{r.piece.name}</b>: <Explained>{r.text}</Explained>
+                </li>
+              ))}
+            </Notes>
+          </Block>
+        )}
         {notes.length > 0 && (
           <Block aria-labelledby="notes">
             <h2 id="notes">Good to know</h2>
             <Notes>
               {notes.map((w) => (
-                <li key={w.code + w.text}>{w.text}</li>
+                <li key={w.code + w.text}>
+                  <Explained>{w.text}</Explained>
+                </li>
               ))}
             </Notes>
           </Block>

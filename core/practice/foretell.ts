@@ -203,7 +203,7 @@ function readyEffects(scene: Scene, load: PlayLoad, play: Play): Effect[] {
           because: say('practice.open-zip', { other: open.find((o) => o !== p)?.garment.name ?? '' }),
         }),
       );
-    if (wants(p, 'inside-out') && p.history.dye !== null && !play.insideOut.includes(id))
+    if (wants(p, 'inside-out') && p.coloured && !play.insideOut.includes(id))
       out.push(effect(p, 'faded', unreadyOdds.insideOut));
   }
   const pocketed = pieces.find((p) => wants(p, 'empty-pockets'));

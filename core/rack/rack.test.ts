@@ -210,6 +210,28 @@ describe('packing', () => {
       ).place;
     expect(place({})).toBe('r2');
     expect(place({ wet: true })).toBe('r1');
+    // Dark cloth wants the shade; with fuel in it the open air comes first.
+    const overall = { kind: 'work_overall', colours: [{ hex: '#1b2340', role: 'ground' }] } as const;
+    const sunny = { ...balcony, sun: true };
+    expect(whyNotAt(profile('overall', overall), sunny, 'line')).toBe('shade');
+    const fuelled = profile('fuelled', {
+      ...overall,
+      stains: [
+        {
+          id: 's',
+          kind: 'fuel-diesel',
+          ageHours: 2,
+          heatSet: false,
+          heat: null,
+          tried: [],
+          place: '',
+          sizeCm: 3,
+          failedRounds: 0,
+        },
+      ],
+    });
+    expect(whyNotAt(fuelled, sunny, 'line')).toBeNull();
+    expect(whyNotAt(fuelled, { ...sunny, outdoors: false }, 'line')).toBe('fuel-indoors');
   });
 });
 

@@ -27,7 +27,7 @@ export const effectWords: Record<EffectKind, EffectWords> = {
   shrunk:        { happened: 'shrank', title: 'Shrinks', rule: 'Heat and movement let cloth go back to where it was before it was stretched in making. What the label says last is what was tried.' },
   felted:        { happened: 'felted', title: 'Felts', rule: 'Wool has scales. Warm water, movement and a change of heat hook them together, for good: cool, still, in the wool programme or by hand.' },
   tinted:        { happened: 'took colour', title: 'Takes colour', rule: 'A deep colour gives dye until it has been washed a few times. Try it on a wet white cloth, or let it bathe with its like.' },
-  harmed:        { happened: 'was harmed', title: 'Past its label', rule: 'The label tells the strongest treatment a piece bears, not the usual one. One step past it is a gamble.' },
+  harmed:        { happened: 'was harmed', title: 'More than it bears', rule: 'The label tells the strongest treatment a piece bears, not the usual one. One step past it is a gamble.' },
   snagged:       { happened: 'was pulled', title: 'Is pulled', rule: 'Hooks, underwires and zips pull at everything that turns beside them: closed, and what is fine into a net.' },
   faded:         { happened: 'faded', title: 'Fades', rule: 'The drum rubs the outside. Dark pieces and prints are turned inside out.' },
   'mark-stays':  { happened: 'kept its mark', title: 'The mark stays', rule: 'Most marks want their own treatment before the wash: cold for protein, the agent that fits, time to work.' },

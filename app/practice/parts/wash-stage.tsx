@@ -3,8 +3,9 @@ import type { ChangeEvent, FormEvent } from 'react';
 import { styled } from 'styled-components';
 import type { StageProps } from '../round.tsx';
 import type { PracticeLoadView, RoundView } from '../round-view.server.ts';
+import { media } from '../../theme/tokens.ts';
 import { Button, TextButton } from '../../ui/button.tsx';
-import { ChoiceField, FieldGrid, SelectField } from '../../ui/fields.tsx';
+import { ChoiceField, SelectField } from '../../ui/fields.tsx';
 import { Swatch } from '../../ui/fold.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
 import { Quiet } from '../../ui/page.tsx';
@@ -13,7 +14,10 @@ const Ticket = styled.section`
   display: grid;
   gap: 0.9rem;
   padding: 0.9rem 0 1.4rem;
-  border-bottom: 6px solid var(--shelf);
+  border-bottom: 1px solid var(--hairline);
+  &:last-of-type {
+    border-bottom: 0;
+  }
   header {
     display: flex;
     gap: 0.4rem 1.2rem;
@@ -39,6 +43,14 @@ const Ticket = styled.section`
     width: 100%;
   }
 `;
+const Fields = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 20rem) repeat(3, minmax(0, 11rem));
+  gap: 0.8rem 1.2rem;
+  ${media.tablet} {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+`;
 /** A changed choice is set at once; the button is for browsers without scripts. */
 const setAtOnce = (event: FormEvent<HTMLFormElement> | ChangeEvent<HTMLFormElement>): void =>
   event.currentTarget.requestSubmit();
@@ -55,12 +67,12 @@ function Setting({ load, options }: { load: PracticeLoadView; options: RoundView
       <input type="hidden" name="intent" value="way" />
       <input type="hidden" name="at" value="wash" />
       <input type="hidden" name="load" value={load.id} />
-      <FieldGrid $min="11rem">
+      <Fields>
         <SelectField name="how" label="Programme" options={options.how} defaultValue={how} />
         <SelectField name="temperatureC" label="Temperature" options={load.temperatures} defaultValue={temperatureC} />
         {!load.byHand && <SelectField name="spinRpm" label="Spin" options={load.spins} defaultValue={spinRpm} />}
         <SelectField name="detergent" label="Detergent" options={options.detergents} defaultValue={detergent} />
-      </FieldGrid>
+      </Fields>
       <ChoiceField
         name="helpers"
         label="And into the drawer or drum"

@@ -81,6 +81,7 @@ export function HouseholdMenu({ view }: { view: ShellView }) {
         {!view.looksOnly && (
           <>
             <Link to="/wardrobe">Wardrobe</Link>
+            <Link to="/practice">Practice</Link>
             <Link to="/household">Machines, water, rules</Link>
             <Link to="/transfer">Bring in and take out</Link>
           </>

@@ -6,6 +6,7 @@ import { media } from '../../theme/tokens.ts';
 import type { ShellView } from '../shell-view.server.ts';
 import { ClothPatterns } from '../../ui/fold.tsx';
 import { VisuallyHidden } from '../../ui/page.tsx';
+import { LearningStrip } from '../../practice/parts/learning-strip.tsx';
 import { DayCaller } from './day-caller.tsx';
 import { HouseholdMenu } from './household-menu.tsx';
 import { ShortcutSheet } from './shortcuts.tsx';
@@ -41,10 +42,17 @@ const Top = styled.header`
   .push {
     margin-left: auto;
   }
+  .push ~ .push {
+    margin-left: 0;
+  }
   ${media.phone} {
     padding: 0.8rem 1.1rem 0;
-    .day {
+    .day,
+    .practise {
       display: none;
+    }
+    .practise + a {
+      margin-left: auto;
     }
   }
   ${media.print} {
@@ -248,6 +256,7 @@ export function Shell({ view: home, children }: { view: ShellView | null; childr
           </ol>
         </Line>
       )}
+      {view?.learning && !pathname.startsWith('/practice') && <LearningStrip lesson={view.learning.lesson} />}
       <Main id="work" tabIndex={-1}>
         {children}
       </Main>

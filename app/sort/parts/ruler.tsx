@@ -1,6 +1,7 @@
 /** The limits ruler: each piece's permitted range is a thread in its own colour; one mark across all is the chosen value; the binding thread is knotted and named. */
 import { styled } from 'styled-components';
 import type { RulerView } from '../../wash/load-view.server.ts';
+import { Explained } from '../../ui/explained.tsx';
 import { VisuallyHidden } from '../../ui/page.tsx';
 
 const Box = styled.figure`
@@ -97,7 +98,9 @@ export function Ruler({ ruler: r }: { ruler: RulerView }) {
       <VisuallyHidden>
         {r.bars.map((b) => `${b.name} bears ${b.text}${b.binding ? ', the limit' : ''}`).join('; ')}.
       </VisuallyHidden>
-      <figcaption>{r.sentence}</figcaption>
+      <figcaption>
+        <Explained>{r.sentence}</Explained>
+      </figcaption>
     </Box>
   );
 }
