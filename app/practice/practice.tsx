@@ -133,7 +133,7 @@ function Begin({ card, who, strong }: { card: BasketCard; who: string; strong?: 
     <PostForm>
       <input type="hidden" name="basket" value={card.id} />
       <input type="hidden" name="who" value={who} />
-      <Button type="submit" $quiet={!strong} aria-label={`${card.open ? 'Go on with' : 'Sort'} “${card.title}”`}>
+      <Button type="submit" $quiet={!strong} aria-label={`${card.open ? 'Go on' : 'Sort it'}: “${card.title}”`}>
         {card.open ? 'Go on' : 'Sort it'}
       </Button>
     </PostForm>

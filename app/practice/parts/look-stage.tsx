@@ -27,6 +27,9 @@ const Pieces = styled.ul`
     color: var(--ink-soft);
   }
 `;
+const tryWords = (again: boolean): string =>
+  again ? 'Try its colour once more' : 'Try its colour on a wet white cloth';
+
 export function LookStage({ view }: StageProps) {
   return (
     <Pieces>
@@ -40,8 +43,8 @@ export function LookStage({ view }: StageProps) {
           <PostForm preventScrollReset>
             <input type="hidden" name="at" value="look" />
             <input type="hidden" name="piece" value={p.id} />
-            <TextButton type="submit" name="intent" value="test" aria-label={`Try the colour: ${p.name}`}>
-              {p.tested ? 'Try its colour once more' : 'Try its colour on a wet white cloth'}
+            <TextButton type="submit" name="intent" value="test" aria-label={`${tryWords(p.tested !== null)}: ${p.name}`}>
+              {tryWords(p.tested !== null)}
             </TextButton>
           </PostForm>
         </li>
