@@ -43,7 +43,12 @@ export function LookStage({ view }: StageProps) {
           <PostForm preventScrollReset>
             <input type="hidden" name="at" value="look" />
             <input type="hidden" name="piece" value={p.id} />
-            <TextButton type="submit" name="intent" value="test" aria-label={`${tryWords(p.tested !== null)}: ${p.name}`}>
+            <TextButton
+              type="submit"
+              name="intent"
+              value="test"
+              aria-label={`${tryWords(p.tested !== null)}: ${p.name}`}
+            >
               {tryWords(p.tested !== null)}
             </TextButton>
           </PostForm>

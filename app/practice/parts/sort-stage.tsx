@@ -52,7 +52,7 @@ const Stack = styled.section<{ $over: boolean; $low: boolean }>`
     margin-bottom: auto;
     padding-bottom: 0.4rem;
   }
-  h3 {
+  h2 {
     font-size: ${(p) => (p.$low ? '0.98rem' : '1.05rem')};
     ${(p) => p.$low && 'font-family: inherit; font-weight: 600; color: var(--ink-soft);'}
   }
@@ -114,7 +114,7 @@ function Place({
       aria-label={title}
     >
       <header>
-        <h3>{title}</h3>
+        <h2>{title}</h2>
         {note && <Quiet>{note}</Quiet>}
       </header>
       {pieces.map((p) => (
