@@ -130,6 +130,9 @@ describe('a basket sorted well', () => {
       await region.getByLabel('All emptied').check();
       await page.waitForFunction(() => !document.querySelector('[role="progressbar"]'));
     }
+    const net = page.getByRole('region', { name: 'Load 1' }).getByRole('group', { name: 'Into a net' });
+    await net.getByLabel('Grey merino jumper').check();
+    await page.waitForFunction(() => !document.querySelector('[role="progressbar"]'));
     await stage('Hang up');
     for (const [load, where] of [
       ['Load 1', 'Rack by the window, flat on a dry towel'],

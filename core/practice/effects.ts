@@ -27,7 +27,7 @@ export const effects = {
   tinted:        facts('dye',     0.5,  0,    true),
   harmed:        facts('labels',  0.5,  0,    true),
   snagged:       facts('labels',  0.2,  0,    true),
-  faded:         facts('dye',     0.05, 0,    true),
+  faded:         facts('dye',     0.01, 0,    true),
   'mark-stays':  facts('marks',   0.05, 1,    false),
   'mark-set':    facts('marks',   0.5,  0,    true),
   'mark-harmed': facts('marks',   0.5,  0,    true),
