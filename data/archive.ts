@@ -7,6 +7,7 @@ import type { PgTable } from 'drizzle-orm/pg-core';
 import * as v from 'valibot';
 import { ArchiveWriter, archiveVersion, rowLine, type Archive, type Row } from '../formats/archive.ts';
 import { readHamperValue } from '../formats/hamper.ts';
+import { roundSchema } from '../formats/play-schema.ts';
 import { maxProblems, type Problem } from '../formats/problem.ts';
 import type { Transaction } from './client.ts';
 import { garmentDocument, type Piece } from './garments.ts';
@@ -222,7 +223,12 @@ const loadSchema = v.object({
   run: v.looseObject({ pieces: v.array(v.string()), doses: v.array(object) }),
 });
 /** What is asked of the rows of a table beyond the types of their columns. */
-const shapes: Readonly<Record<string, v.GenericSchema>> = { event: eventSchema, plan: planSchema, load: loadSchema };
+const shapes: Readonly<Record<string, v.GenericSchema>> = {
+  event: eventSchema,
+  plan: planSchema,
+  load: loadSchema,
+  practice_round: roundSchema,
+};
 
 /** A value as its column takes it; undefined = it does not. */
 function valueFor(column: Column, value: unknown): unknown {

@@ -133,10 +133,16 @@ try {
   await shot('wardrobe');
   await open('/household');
   await shot('household');
-  await open('/household/phones');
-  await page.getByRole('button', { name: 'Show a code' }).click();
-  await page.locator('output').waitFor();
-  await shot('phones');
+  // A round of practice that went wrong.
+  const begun = await sendForm(server.address, '/practice', { basket: 'one-new-red', who: 'Juna' });
+  const round = begun.headers.get('location');
+  const decide = (fields) => sendForm(server.address, round, fields, `${round}?at=sort`);
+  await decide({ intent: 'put', piece: ['p1', 'p2', 'p3', 'p5'], target: 'new' });
+  await decide({ intent: 'put', piece: ['p4', 'p6'], target: 'new' });
+  await decide({ intent: 'dry', piece: ['p1', 'p2', 'p3', 'p4', 'p5', 'p6'], where: 'place:rack:bars' });
+  await decide({ intent: 'wash' });
+  await open(`${round}/outcome`);
+  await shot('practice');
 } finally {
   await browser?.close();
   server?.child.kill('SIGTERM');

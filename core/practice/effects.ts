@@ -43,4 +43,3 @@ export const effects = {
   bleached:      facts('drying',  0.1,  0,    true),
 } as const satisfies Record<string, EffectFacts>;
 export type EffectKind = keyof typeof effects;
-export const effectKinds = Object.keys(effects) as EffectKind[];

@@ -173,13 +173,11 @@ const anyMove = (request: PlanRequest): fc.Arbitrary<Move> => {
       pieces: ps,
       way: dryers[0] ? { to: 'dryer', dryer: dryers[0].id, heat: 'normal' } : null,
     })),
-    fc
-      .tuple(pieces, fc.constantFrom(...dryingPlaces))
-      .map(([ps, d]): Move => ({
-        do: 'dry',
-        pieces: ps,
-        way: { to: 'place', place: d.id, position: d.outdoors ? 'line' : 'bars' },
-      })),
+    fc.tuple(pieces, fc.constantFrom(...dryingPlaces)).map(([ps, d]): Move => ({
+      do: 'dry',
+      pieces: ps,
+      way: { to: 'place', place: d.id, position: d.outdoors ? 'line' : 'bars' },
+    })),
     piece.map((p): Move => ({ do: 'test', piece: p })),
     ...ways,
   );
