@@ -40,7 +40,7 @@ export interface HungView {
   count: number;
   /** Not hung yet: this is where it would go. */
   wished: boolean;
-  /** "15:10" or "not here". */
+  /** "15:10" or "not here"; empty where nobody says. */
   ready: string;
 }
 export interface PlaceView {

@@ -274,6 +274,7 @@ export default function Dry({ loaderData: v, actionData }: Route.ComponentProps)
       </Empty>
     );
   const handlers = {
+    hrefOf: (piece: string): string => `/dry?piece=${encodeURIComponent(piece)}`,
     onDrop: (piece: string, place: string, position: string): void =>
       void submit(
         { ...formKey, intent: 'move', piece, to: `${position} ${place}` },

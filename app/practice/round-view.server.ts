@@ -1,7 +1,8 @@
 /** A round under way: the pieces as eyes and hands find them, where each was put, and what can be done next. No judgement is shown here. */
 import { agentFacts } from '@core/chemistry/agents.ts';
 import { agentOfProduct } from '@core/chemistry/cupboard.ts';
-import { Space } from '@core/drying/spaces.ts';
+import { barsUsed, flatAreaM2, Space } from '@core/drying/spaces.ts';
+import type { DryPosition } from '@core/envelope/envelope.ts';
 import type { Household } from '@core/model/household.ts';
 import { readPieceLine } from '@core/phrase/piece-line.ts';
 import { agentsAtHand, positionsOf } from '@core/practice/moves.ts';
@@ -19,6 +20,8 @@ import type { PracticeRound } from '@data/practice.ts';
 import { asideNames, gradeWords, waterNames } from '@words/en/practice.ts';
 import { partsInWords } from '@words/en/piece-line.ts';
 import { positionWords } from '@words/en/rack.ts';
+import type { HungView, PlaceView } from '../dry/dry-view.server.ts';
+import { outlineOf } from '../shared/outline.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
 import { durationText, plural } from '../shared/words.ts';
@@ -102,6 +105,8 @@ export interface RoundView {
   loads: PracticeLoadView[];
   marks: PracticeMarkView[];
   dry: { load: string; title: string; pieces: DryPieceView[] }[];
+  /** The places to scale, with what hangs there. */
+  places: PlaceView[];
   options: {
     how: Option[];
     detergents: Option[];
@@ -239,29 +244,60 @@ function dryOptions(h: Household): Option[] {
   ];
 }
 /** Where each piece was hung, and whether it finds room there beside the ones before it. */
-function dryView(known: KnownBasket, play: Play, refs: Map<string, Ref>): RoundView['dry'] {
+function dryView(known: KnownBasket, play: Play, refs: Map<string, Ref>): Pick<RoundView, 'dry' | 'places'> {
   const h = known.request.household;
   const spaces = new Map(h.dryingPlaces.map((d) => [d.id, new Space(d)] as const));
-  return play.loads.map((load, i) => ({
+  const hung: { place: string; position: DryPosition; view: HungView; m2: number }[] = [];
+  const dry = play.loads.map((load, i) => ({
     load: load.id,
     title: `Load ${i + 1}`,
     pieces: load.pieces.flatMap((id): DryPieceView[] => {
       const ref = refs.get(id);
       const [p] = profilesOf(known, [id]);
       if (!ref || !p) return [];
-      const dry = play.drying[id];
-      if (!dry) return [{ ...ref, where: 'heap', noRoom: false }];
-      if (dry.to === 'dryer') return [{ ...ref, where: `dryer:${dry.dryer}:${dry.heat}`, noRoom: false }];
+      const way = play.drying[id];
+      if (!way) return [{ ...ref, where: 'heap', noRoom: false }];
+      if (way.to === 'dryer') return [{ ...ref, where: `dryer:${way.dryer}:${way.heat}`, noRoom: false }];
       const radius = pushedOf(h, load.way, 'none', null)?.washer.drumRadiusM ?? 0;
       const moisture = moistureAtEnd(p, {
         method: load.way.by,
         spinRpm: load.way.by === 'machine' ? load.way.spinRpm : 0,
         drumRadiusM: radius,
       });
-      const spots = spaces.get(dry.place)?.take(dry.position, needOf(p, moisture, h.rules));
-      return [{ ...ref, where: `place:${dry.place}:${dry.position}`, noRoom: !spots }];
+      const need = needOf(p, moisture, h.rules);
+      const spots = spaces.get(way.place)?.take(way.position, need);
+      const { kind, count } = p.garment;
+      const view = { ...ref, outline: outlineOf(kind), spots: spots ?? [], count, wished: false, ready: '' };
+      if (spots) hung.push({ place: way.place, position: way.position, view, m2: flatAreaM2(need) });
+      return [{ ...ref, where: `place:${way.place}:${way.position}`, noRoom: !spots }];
     }),
   }));
+  const places = h.dryingPlaces.map((d): PlaceView => {
+    const here = hung.filter((x) => x.place === d.id);
+    const of = (...positions: DryPosition[]): HungView[] =>
+      here.filter((x) => positions.includes(x.position)).map((x) => x.view);
+    const onBars = of('bars', 'line');
+    const usedM2 = here.filter((x) => x.position === 'flat').reduce((m, x) => m + x.m2, 0);
+    const hangers = of('hanger');
+    return {
+      id: d.id,
+      name: d.name,
+      outdoors: d.outdoors,
+      bars: Math.floor(d.bars),
+      barLengthM: d.barLengthM,
+      fill: [
+        d.bars > 0 ? `${barsUsed(onBars.flatMap((p) => p.spots))} of ${d.bars} bars` : '',
+        d.flatM2 > 0 ? `${usedM2.toFixed(1)} of ${d.flatM2.toFixed(1)} m² flat` : '',
+        d.hangers > 0 ? `${hangers.reduce((n, p) => n + p.count, 0)} of ${d.hangers} hangers` : '',
+      ]
+        .filter(Boolean)
+        .join(', '),
+      onBars,
+      flat: { m2: d.flatM2, usedM2, pieces: of('flat') },
+      hangers: { count: d.hangers, pieces: hangers },
+    };
+  });
+  return { dry, places };
 }
 
 export function roundView(round: PracticeRound, asked: { stage: string | null; piece: string | null }): RoundView {
@@ -316,7 +352,7 @@ export function roundView(round: PracticeRound, asked: { stage: string | null; p
     })),
     loads: play.loads.map((l, i) => loadView(known, play, l, i, refs)),
     marks,
-    dry: dryView(known, play, refs),
+    ...dryView(known, play, refs),
     options: {
       how: howOptions(household),
       detergents: detergentsOf(household).map((p): Option => [p.id, p.name]),

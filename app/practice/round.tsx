@@ -129,6 +129,8 @@ export interface StageProps {
   dragging: string | null;
   onPick: (piece: string | null) => void;
   onDrop: (piece: string, target: string) => void;
+  /** A piece that hangs was carried to another place. */
+  onHang: (piece: string, place: string, position: string) => void;
 }
 
 export default function Round({ loaderData: { view: v, hint }, actionData }: Route.ComponentProps) {
@@ -144,6 +146,13 @@ export default function Round({ loaderData: { view: v, hint }, actionData }: Rou
         { ...formKey, intent: 'put', at: 'sort', piece, target },
         { method: 'post', preventScrollReset: true },
       ),
+    onHang: (piece, place, position) => {
+      const pegged = position === 'bars' && v.places.some((p) => p.id === place && p.outdoors);
+      void submit(
+        { ...formKey, intent: 'dry', at: 'dry', piece, where: `place:${place}:${pegged ? 'line' : position}` },
+        { method: 'post', preventScrollReset: true },
+      );
+    },
   };
   const index = v.stages.findIndex((s) => s.id === v.stage);
   const next = v.stages.slice(index + 1).find((s) => s.id !== 'marks' || v.marks.length > 0);

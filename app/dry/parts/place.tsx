@@ -11,6 +11,8 @@ import type { HungView, PlaceView } from '../dry-view.server.ts';
 
 export const hungType = 'application/x-neat-fold-hung';
 export interface RackHandlers {
+  /** Where touching a piece leads. */
+  hrefOf: (piece: string) => string;
   onDrop: (piece: string, place: string, position: 'bars' | 'flat' | 'hanger' | 'line') => void;
 }
 
@@ -98,7 +100,12 @@ const Rail = styled(Lying)`
 `;
 
 const words = (p: HungView): string =>
-  `${p.name}${p.count > 1 ? `, ${p.count} pieces` : ''}: ${p.wished ? 'not hung up yet' : `dry about ${p.ready}`}`;
+  [
+    `${p.name}${p.count > 1 ? `, ${p.count} pieces` : ''}`,
+    p.wished ? 'not hung up yet' : p.ready === '' ? '' : `dry about ${p.ready}`,
+  ]
+    .filter(Boolean)
+    .join(': ');
 
 function usePiece(p: HungView) {
   return useDrag({
@@ -110,17 +117,19 @@ function OnBar({
   piece,
   spot,
   place,
+  href,
   chosen,
 }: {
   piece: HungView;
   spot: HungView['spots'][number];
   place: PlaceView;
+  href: string;
   chosen: boolean;
 }) {
   const { dragProps, isDragging } = usePiece(piece);
   return (
     <Piece
-      to={`/dry?piece=${encodeURIComponent(piece.id)}`}
+      to={href}
       preventScrollReset
       aria-label={words(piece)}
       aria-current={chosen ? 'true' : undefined}
@@ -139,16 +148,11 @@ function OnBar({
     </Piece>
   );
 }
-function Laying({ piece, chosen, todo }: { piece: HungView; chosen: boolean; todo: string }) {
+function Laying({ piece, href, chosen, todo }: { piece: HungView; href: string; chosen: boolean; todo: string }) {
   const { dragProps } = usePiece(piece);
   return (
     <li>
-      <Link
-        to={`/dry?piece=${encodeURIComponent(piece.id)}`}
-        preventScrollReset
-        aria-current={chosen ? 'true' : undefined}
-        {...dragProps}
-      >
+      <Link to={href} preventScrollReset aria-current={chosen ? 'true' : undefined} {...dragProps}>
         <span className="cloth" style={{ opacity: piece.wished ? 0.62 : 1 }}>
           <Laid cloth={piece.cloth} path={outlinePaths[piece.outline]} />
         </span>
@@ -239,7 +243,14 @@ export function PlacePanel({
             ))}
             {place.onBars.flatMap((p) =>
               p.spots.map((s, i) => (
-                <OnBar key={`${p.id} ${i}`} piece={p} spot={s} place={place} chosen={p.id === chosen} />
+                <OnBar
+                  key={`${p.id} ${i}`}
+                  piece={p}
+                  spot={s}
+                  place={place}
+                  href={handlers.hrefOf(p.id)}
+                  chosen={p.id === chosen}
+                />
               )),
             )}
           </BarsZone>
@@ -249,7 +260,7 @@ export function PlacePanel({
       {place.hangers.count > 0 && (
         <ListZone place={place} handlers={handlers} position="hanger">
           {place.hangers.pieces.map((p) => (
-            <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be hung here" />
+            <Laying key={p.id} piece={p} href={handlers.hrefOf(p.id)} chosen={p.id === chosen} todo="to be hung here" />
           ))}
           {place.hangers.pieces.length === 0 && (
             <li>
@@ -261,7 +272,7 @@ export function PlacePanel({
       {place.flat.m2 > 0 && (
         <ListZone place={place} handlers={handlers} position="flat">
           {place.flat.pieces.map((p) => (
-            <Laying key={p.id} piece={p} chosen={p.id === chosen} todo="to be laid here" />
+            <Laying key={p.id} piece={p} href={handlers.hrefOf(p.id)} chosen={p.id === chosen} todo="to be laid here" />
           ))}
           {place.flat.pieces.length === 0 && (
             <li>

@@ -1,6 +1,8 @@
 /** Where each washed piece dries. */
 import { styled } from 'styled-components';
 import type { StageProps } from '../round.tsx';
+import { PlacePanel } from '../../dry/parts/place.tsx';
+import { media } from '../../theme/tokens.ts';
 import { Button } from '../../ui/button.tsx';
 import { SelectField } from '../../ui/fields.tsx';
 import { Fold } from '../../ui/fold.tsx';
@@ -32,7 +34,17 @@ const Group = styled.section`
     max-width: 24rem;
   }
 `;
-export function DryStage({ view }: StageProps) {
+const Places = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+  gap: 1.5rem 2.5rem;
+  margin-top: 1rem;
+  ${media.tablet} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+export function DryStage({ view, onHang }: StageProps) {
   if (view.loads.length === 0) return <p>Nothing is washed yet, so nothing is wet.</p>;
   return (
     <>
@@ -83,6 +95,16 @@ export function DryStage({ view }: StageProps) {
           </Lines>
         </Group>
       ))}
+      <Places>
+        {view.places.map((place) => (
+          <PlacePanel
+            key={place.id}
+            place={place}
+            chosen={view.chosen}
+            handlers={{ onDrop: onHang, hrefOf: (piece) => `?at=dry&piece=${piece}` }}
+          />
+        ))}
+      </Places>
     </>
   );
 }

@@ -17,7 +17,18 @@ interface Ref {
   cloth: ClothView;
 }
 
-function Piece({ piece, props }: { piece: Ref; props: StageProps }) {
+/** So high a stack is full, px; the folds share it as they share the drum. */
+const fullPx = 150;
+const leastFoldPx = 18;
+const naturalPx = (p: Ref): number => foldHeight(p.cloth.bulk) * 0.75;
+function heightsOf(pieces: readonly Ref[], fill: number | null): number[] {
+  const all = pieces.reduce((t, p) => t + naturalPx(p), 0);
+  return pieces.map((p) =>
+    fill === null ? naturalPx(p) : Math.max(leastFoldPx, (naturalPx(p) / all) * fill * fullPx),
+  );
+}
+
+function Piece({ piece, height, props }: { piece: Ref; height: number; props: StageProps }) {
   const chosen = props.view.chosen === piece.id;
   const { dragProps, isDragging } = useDrag({
     hasDragButton: true, // touching and the keyboard choose the piece instead: the panel then offers every place
@@ -34,16 +45,17 @@ function Piece({ piece, props }: { piece: Ref; props: StageProps }) {
       {...dragProps}
       style={{ opacity: isDragging ? 0.35 : 1, cursor: 'grab' }}
     >
-      <Fold cloth={piece.cloth} name={piece.name} height={foldHeight(piece.cloth.bulk) * 0.75} />
+      <Fold cloth={piece.cloth} name={piece.name} height={height} />
     </Link>
   );
 }
 
-const Stack = styled.section<{ $over: boolean; $low: boolean }>`
+const Stack = styled.section<{ $over: boolean; $low: boolean; $load: boolean }>`
+  position: relative;
   display: flex;
   flex-direction: column;
   gap: 2px;
-  min-height: ${(p) => (p.$low ? '4.2rem' : '9rem')};
+  min-height: ${(p) => (p.$load ? `${fullPx + 92}px` : p.$low ? '4.2rem' : '9rem')};
   padding: 0.4rem 0.6rem 0.3rem;
   border-bottom: 6px solid var(--shelf);
   background: ${(p) => (p.$over ? 'var(--wash)' : 'transparent')};
@@ -59,6 +71,19 @@ const Stack = styled.section<{ $over: boolean; $low: boolean }>`
   header span {
     display: block;
   }
+  .full {
+    position: absolute;
+    left: 0;
+    right: 0;
+    bottom: ${fullPx}px;
+    border-top: 1.5px dashed var(--structure);
+    color: var(--structure);
+    font-size: 0.75rem;
+    line-height: 1;
+    text-align: right;
+    padding-top: 2px;
+    pointer-events: none;
+  }
   > a {
     display: block;
     text-decoration: none;
@@ -70,6 +95,9 @@ const Stack = styled.section<{ $over: boolean; $low: boolean }>`
   }
   ${media.phone} {
     min-height: 4rem;
+    .full {
+      display: none;
+    }
     > a {
       min-height: 44px;
       display: grid;
@@ -84,6 +112,7 @@ function Place({
   pieces,
   props,
   low = false,
+  fill = null,
 }: {
   target: string;
   title: string;
@@ -92,7 +121,10 @@ function Place({
   props: StageProps;
   /** A lesser place: small while nothing is there. */
   low?: boolean;
+  /** Share of the drum, where it is a load. */
+  fill?: number | null;
 }) {
+  const heights = heightsOf(pieces, fill);
   const ref = useRef<HTMLElement | null>(null);
   const { dropProps, isDropTarget } = useDrop({
     ref,
@@ -111,14 +143,20 @@ function Place({
       {...dropProps}
       $over={isDropTarget}
       $low={low}
+      $load={fill !== null}
       aria-label={title}
     >
       <header>
         <h2>{title}</h2>
         {note && <Quiet>{note}</Quiet>}
       </header>
-      {pieces.map((p) => (
-        <Piece key={p.id} piece={p} props={props} />
+      {fill !== null && (
+        <div className="full" aria-hidden="true">
+          full
+        </div>
+      )}
+      {pieces.map((p, i) => (
+        <Piece key={p.id} piece={p} height={heights[i] ?? leastFoldPx} props={props} />
       ))}
     </Stack>
   );
@@ -225,11 +263,12 @@ export function SortStage(props: StageProps) {
                 note={`${l.massKg} · ${l.setting}`}
                 pieces={l.pieces}
                 props={props}
+                fill={l.fill}
               />
             ))}
             <Place target="new" title="A new load" note="" pieces={[]} props={props} />
           </Loads>
-          <Loads $min="9rem">
+          <Loads $min="8rem">
             {view.asides.map((a) => (
               <Place key={a.id} target={`aside:${a.id}`} title={a.name} note="" pieces={a.pieces} props={props} low />
             ))}
