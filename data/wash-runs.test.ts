@@ -32,6 +32,7 @@ import {
   markFinished,
   markNotStarted,
   markStarted,
+  isOvertaken,
   newestPlanId,
   piecesInLoads,
   plannedAside,
@@ -198,6 +199,21 @@ describe('a load that runs', () => {
     await at((tx) => markNotStarted(tx, id));
     expect(await at((tx) => dropAside(tx, load))).toBe(true);
     expect(await at(plannedAside)).toHaveLength(0);
+  });
+  test('a first plan gives way to a better one until a load of it has begun, or another is newer', async () => {
+    const later = new Date(now.getTime() + 3_600_000);
+    const planOfLoad = async (id: string): Promise<string> => (await at((tx) => findLoad(tx, id)))!.planId;
+    const first = await newLoad(false, later);
+    const plan = await planOfLoad(first);
+    expect(await at((tx) => isOvertaken(tx, plan))).toBe(false);
+    await at((tx) => start(tx, first));
+    expect(await at((tx) => isOvertaken(tx, plan))).toBe(true);
+    await at((tx) => markNotStarted(tx, first));
+    expect(await at((tx) => isOvertaken(tx, plan))).toBe(false);
+    await newLoad(true, new Date(later.getTime() + 1_000));
+    expect(await at((tx) => isOvertaken(tx, plan))).toBe(false);
+    await newLoad(false, new Date(later.getTime() + 2_000));
+    expect(await at((tx) => isOvertaken(tx, plan))).toBe(true);
   });
 });
 
