@@ -6,6 +6,7 @@ import { withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Awake } from '../ui/awake.tsx';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
+import { Explained } from '../ui/explained.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { NotKept } from '../ui/not-kept.tsx';
 import { Notice } from '../ui/notice.tsx';
@@ -163,7 +164,9 @@ function Due({ v, step, walk }: { v: HandView; step: HandStepView; walk: Walk })
           {step.title}
           {extra > 0 && ` once more (${extra} of ${v.plan.mostExtraRinses})`}
         </h2>
-        <p>{step.text}</p>
+        <p>
+          <Explained>{step.text}</Explained>
+        </p>
         {step.question && <p>{step.question.question}</p>}
         {step.hints.length > 0 && (
           <ul>

@@ -10,6 +10,7 @@ import { readForm } from '../forms/read.ts';
 import { conflict, field, fieldsOf, notFound, onSubmit, withHousehold, type Scope } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
+import { Explained } from '../ui/explained.tsx';
 import { NumberField, TextField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
@@ -274,7 +275,7 @@ function Answered({ v, s }: { v: InspectView; s: SeenView }) {
       ))}
       {s.remedy && s.lengths.length === 0 && (
         <Notice severity={s.remedy.is === 'rescue' ? 'danger' : 'caution'}>
-          {s.remedy.text}{' '}
+          <Explained>{s.remedy.text}</Explained>{' '}
           {s.remedy.is === 'rescue' && v.rescue && <Link to={v.rescue}>Step by step, with these pieces</Link>}
           {s.remedy.is === 'treat' && <Link to="/treat">To the stain bench</Link>}
           {s.remedy.is === 'shape' && s.id.includes('/') && (
