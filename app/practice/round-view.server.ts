@@ -17,7 +17,7 @@ import { stainFacts } from '@core/stain/stains.ts';
 import { labelOf } from '@formats/hamper.ts';
 import type { PracticeBasket } from '@data/practice/basket.ts';
 import type { PracticeRound } from '@data/practice.ts';
-import { asideNames, gradeWords, waterNames } from '@words/en/practice.ts';
+import { asideNames, gradeWords, touchWords, waterNames } from '@words/en/practice.ts';
 import { partsInWords } from '@words/en/piece-line.ts';
 import { positionWords } from '@words/en/rack.ts';
 import type { HungView, PlaceView } from '../dry/dry-view.server.ts';
@@ -151,6 +151,7 @@ function pieceView(known: KnownBasket, round: PracticeRound, index: number): Pra
   const g = known.request.garments[index];
   if (!piece || !doc || !g) return null;
   const label = labelOf(doc.label);
+  const mainFibre = [...(g.parts[0]?.fibres ?? [])].sort((a, b) => b.percent - a.percent)[0]?.fibre;
   const tried = round.play.tests.includes(g.id);
   const grade = testGrade(g, luckOf(round.luck));
   return {
@@ -161,6 +162,7 @@ function pieceView(known: KnownBasket, round: PracticeRound, index: number): Pra
     symbols: label ? symbolsOf(label) : [],
     noLabel: label === null,
     facts: [
+      piece.touch === undefined && mainFibre ? `feels ${touchWords[mainFibre]}` : '',
       g.washCount === 0 ? 'new, never washed' : g.washCount < 4 ? `washed ${plural(g.washCount, 'time')}` : '',
       soilWords[g.soil],
       g.wearsSinceWash > 0 ? `worn ${plural(g.wearsSinceWash, 'time')}` : '',

@@ -1,6 +1,7 @@
 /** Practice: what may go wrong, the rule it teaches, how a round is told. */
 import type { practiceMessages } from '@core/message/practice.ts';
 import type { Measure } from '@core/practice/assess.ts';
+import type { FibreId } from '@core/fibre/fibres.ts';
 import type { EffectKind, Skill } from '@core/practice/effects.ts';
 import type { Aside, Water } from '@core/practice/play.ts';
 
@@ -90,3 +91,35 @@ export const gradeWords = (grade: number): string =>
       : grade >= 2.5
         ? 'A trace of colour on the cloth.'
         : 'The cloth is strongly coloured.';
+
+/** What fingers say of cloth made mostly of a fibre. */
+// prettier-ignore
+export const touchWords: Record<FibreId, string> = {
+  cotton:            'soft and cool, creases when squeezed',
+  linen:             'cool and stiff, creases sharply',
+  hemp:              'cool, stiff and a little coarse',
+  viscose:           'cool and flowing, heavy for its thinness',
+  modal:             'very soft and cool',
+  lyocell:           'smooth, cool and flowing',
+  cupro:             'smooth, cool, slips like silk',
+  acetate:           'smooth and rustling, cool',
+  triacetate:        'smooth and rustling',
+  wool:              'springy and warm, a little scratchy',
+  'wool-superwash':  'springy and warm, very smooth',
+  cashmere:          'light, warm and very soft',
+  mohair:            'warm, light, with long hairs',
+  alpaca:            'warm, smooth and heavy',
+  angora:            'fluffy and very warm',
+  silk:              'smooth, warms in the hand, rustles',
+  polyester:         'smooth and dry, hardly creases',
+  polyamide:         'smooth, thin and stretchy',
+  acrylic:           'fluffy like wool, but light and never cool',
+  elastane:          'stretches and springs back',
+  polypropylene:     'waxy and very light',
+  metallic:          'stiff and glittering',
+  coated:            'rubbery on one side',
+  'down-fill':       'full of air',
+  leather:           'firm and grained',
+  suede:             'napped like peach skin',
+  unknown:           'hard to tell',
+};
