@@ -24,7 +24,7 @@ import type { HungView, PlaceView } from '../dry/dry-view.server.ts';
 import { outlineOf } from '../shared/outline.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
-import { durationText, plural } from '../shared/words.ts';
+import { durationText, plural, wholeMoney } from '../shared/words.ts';
 import type { Option } from '../ui/fields.tsx';
 import type { ClothView } from '../ui/fold.tsx';
 import { knownBasket, type KnownBasket } from './rounds.server.ts';
@@ -167,7 +167,7 @@ function pieceView(known: KnownBasket, round: PracticeRound, index: number): Pra
       soilWords[g.soil],
       g.wearsSinceWash > 0 ? `worn ${plural(g.wearsSinceWash, 'time')}` : '',
       g.odour ? 'smells' : '',
-      `worth about ${g.valueEur} €`,
+      `worth about ${wholeMoney(g.valueEur, known.request.household.tariff.currency)}`,
       ...g.stains.map((s) => `${stainFacts(s.kind).name.toLowerCase()}, ${agoText(s.ageHours)}`),
     ].filter(Boolean),
     tested: tried ? `${gradeWords(grade)} Grade ${grade.toFixed(1)}.` : null,

@@ -95,9 +95,8 @@ function hoursOf(loads: readonly PlayLoad[], outlooks: readonly LoadOutlook[], i
   return last;
 }
 
-/** What one load costs by the planner's own price where it allows that setting; else the run, at its weights. */
-export function loadPrice(scene: Scene, load: PlayLoad, seen: LoadOutlook | undefined): number {
-  const { basket: b, indexOf, request } = scene;
+/** What the planner itself asks for these pieces at this setting; null where it does not allow it. */
+export function allowedPrice({ basket: b, indexOf }: Scene, load: Pick<PlayLoad, 'pieces' | 'way'>): number | null {
   const pieces = load.pieces.flatMap((id) => indexOf.get(id) ?? []).sort((x, y) => x - y);
   const { way } = load;
   const priced = pricesBySetting(b, pieces).find(({ setting: s }) =>
@@ -108,7 +107,14 @@ export function loadPrice(scene: Scene, load: PlayLoad, seen: LoadOutlook | unde
         s.programme.id === way.programme &&
         s.temperatureC === way.temperatureC,
   );
-  if (priced) return priced.cost;
+  return priced?.cost ?? null;
+}
+/** What one load costs by the planner's own price where it allows that setting; else the run, at its weights. */
+function loadPrice(scene: Scene, load: PlayLoad, seen: LoadOutlook | undefined): number {
+  const { basket: b, request } = scene;
+  const allowed = allowedPrice(scene, load);
+  if (allowed !== null) return allowed;
+  const { way } = load;
   const { weights: w } = b;
   const { tariff } = request.household;
   const resources = (seen?.kwh ?? 0) * tariff.electricityPerKwh + ((seen?.litres ?? 0) / 1000) * tariff.waterPerM3;

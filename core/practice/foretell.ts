@@ -21,6 +21,7 @@ import { forecastDrying, maysmellFrom, type HangingPiece } from '../rack/forecas
 import { hangAt, needOf, whyNotAt, type Placement } from '../rack/hang.ts';
 import { markCapC } from '../stain/mark-cap.ts';
 import { estimateSpread, oddsAbove } from '../units/odds.ts';
+import { runWaterL, waterRowOf } from '../washing/energy.ts';
 import { effects, type EffectKind, type Skill } from './effects.ts';
 import { markOutlook, type MarkOutlook } from './marks.ts';
 import { markKey, untreated, type Play, type PlayLoad } from './play.ts';
@@ -402,7 +403,17 @@ export function foretell(scene: Scene, play: Play): Outlook {
         id: load.id,
         minutes: pushed.programme.durationMin,
         kwh: w.energyKwh,
-        litres: pushed.programme.waterL ?? fill * 40,
+        litres: runWaterL({
+          row: waterRowOf(pushed.programme.family),
+          fullKwh: null,
+          fullWaterL: pushed.programme.waterL,
+          temperatureC: pushed.temperatureC,
+          spinRpm: pushed.spinRpm,
+          massKg,
+          fill: Math.min(1, fill),
+          coldC: household.water.coldC,
+          extraRinse: false,
+        }),
         fill,
         dryHours: 0,
       };

@@ -23,27 +23,98 @@ interface EffectWords {
   title: string;
   rule: string;
 }
-// prettier-ignore
 export const effectWords: Record<EffectKind, EffectWords> = {
-  shrunk:        { happened: 'shrank', title: 'Shrinks', rule: 'Heat and movement let cloth go back to where it was before it was stretched in making. What the label says last is what was tried.' },
-  felted:        { happened: 'felted', title: 'Felts', rule: 'Wool has scales. Warm water, movement and a change of heat hook them together, for good: cool, still, in the wool programme or by hand.' },
-  tinted:        { happened: 'took colour', title: 'Takes colour', rule: 'A deep colour gives dye until it has been washed a few times. Try it on a wet white cloth, or let it bathe with its like.' },
-  harmed:        { happened: 'was harmed', title: 'More than it bears', rule: 'The label tells the strongest treatment a piece bears, not the usual one. One step past it is a gamble.' },
-  snagged:       { happened: 'was pulled', title: 'Is pulled', rule: 'Hooks, underwires and zips pull at everything that turns beside them: closed, and what is fine into a net.' },
-  faded:         { happened: 'faded', title: 'Fades', rule: 'The drum rubs the outside. Dark pieces and prints are turned inside out.' },
-  'mark-stays':  { happened: 'kept its mark', title: 'The mark stays', rule: 'Most marks want their own treatment before the wash: cold for protein, the agent that fits, time to work.' },
-  'mark-set':    { happened: 'has its mark for good', title: 'The mark is set', rule: 'Heat makes a mark stay: warm water on protein, and the dryer on anything that is not proven gone.' },
-  'mark-harmed': { happened: 'was eaten by the agent', title: 'Eaten by the agent', rule: 'What takes a mark off one cloth eats another: no bleach on wool or silk, no acetone on acetate; try it on a hidden place.' },
-  'not-clean':   { happened: 'did not get clean', title: 'Not clean', rule: 'Soil asks for temperature, time and detergent together. A cool short wash is for what is hardly soiled.' },
-  'left-dirty':  { happened: 'was left dirty', title: 'Left dirty', rule: 'What touches skin, food or a wound does not wait; wool and coats may.' },
-  needless:      { happened: 'was washed for nothing', title: 'Washed for nothing', rule: 'Air, a brush or a day of rest do for what is worn and not dirty. Every wash wears.' },
-  mixed:         { happened: 'bathed with the wrong company', title: 'Wrong company', rule: 'Kitchen linen, underwear and floor cloths keep apart, or are washed hot together.' },
-  crowded:       { happened: 'had no room', title: 'No room', rule: 'A full drum has a hand’s breadth of air at the top. Fuller cleans worse and creases more.' },
-  tissue:        { happened: 'had a tissue in its pocket', title: 'A tissue in the pocket', rule: 'Pockets first. Always.' },
-  creased:       { happened: 'is badly creased', title: 'Creased', rule: 'Spin takes out water and puts in creases: slower for shirts and anything woven and fine.' },
-  musty:         { happened: 'smells musty', title: 'Smells musty', rule: 'Cloth that stays damp for a day smells. Give it air on both sides, and wash only what finds room.' },
-  stretched:     { happened: 'hung out of shape', title: 'Hung out of shape', rule: 'Wet knits are heavy and soft: flat on a towel, not by the shoulders.' },
-  bleached:      { happened: 'paled in the sun', title: 'Pales in the sun', rule: 'Sun bleaches. Good for white linen, bad for deep colours, wool and silk.' },
+  shrunk: {
+    happened: 'shrank',
+    title: 'Shrinks',
+    rule: 'Heat and movement let cloth go back to where it was before it was stretched in making. What the label says last is what was tried.',
+  },
+  felted: {
+    happened: 'felted',
+    title: 'Felts',
+    rule: 'Wool has scales. Warm water, movement and a change of heat hook them together, for good: cool, still, in the wool programme or by hand.',
+  },
+  tinted: {
+    happened: 'took colour',
+    title: 'Takes colour',
+    rule: 'A deep colour gives dye until it has been washed a few times. Try it on a wet white cloth, or let it bathe with its like.',
+  },
+  harmed: {
+    happened: 'was harmed',
+    title: 'More than it bears',
+    rule: 'The label tells the strongest treatment a piece bears, not the usual one. One step past it is a gamble.',
+  },
+  snagged: {
+    happened: 'was pulled',
+    title: 'Is pulled',
+    rule: 'Hooks, underwires and zips pull at everything that turns beside them: closed, and what is fine into a net.',
+  },
+  faded: {
+    happened: 'faded',
+    title: 'Fades',
+    rule: 'The drum rubs the outside. Dark pieces and prints are turned inside out.',
+  },
+  'mark-stays': {
+    happened: 'kept its mark',
+    title: 'The mark stays',
+    rule: 'Most marks want their own treatment before the wash: cold for protein, the agent that fits, time to work.',
+  },
+  'mark-set': {
+    happened: 'has its mark for good',
+    title: 'The mark is set',
+    rule: 'Heat makes a mark stay: warm water on protein, and the dryer on anything that is not proven gone.',
+  },
+  'mark-harmed': {
+    happened: 'was eaten by the agent',
+    title: 'Eaten by the agent',
+    rule: 'What takes a mark off one cloth eats another: no bleach on wool or silk, no acetone on acetate; try it on a hidden place.',
+  },
+  'not-clean': {
+    happened: 'did not get clean',
+    title: 'Not clean',
+    rule: 'Soil asks for temperature, time and detergent together. A cool short wash is for what is hardly soiled.',
+  },
+  'left-dirty': {
+    happened: 'was left dirty',
+    title: 'Left dirty',
+    rule: 'What touches skin, food or a wound does not wait; wool and coats may.',
+  },
+  needless: {
+    happened: 'was washed for nothing',
+    title: 'Washed for nothing',
+    rule: 'Air, a brush or a day of rest do for what is worn and not dirty. Every wash wears.',
+  },
+  mixed: {
+    happened: 'bathed with the wrong company',
+    title: 'Wrong company',
+    rule: 'Kitchen linen, underwear and floor cloths keep apart, or are washed hot together.',
+  },
+  crowded: {
+    happened: 'had no room',
+    title: 'No room',
+    rule: 'A full drum has a hand’s breadth of air at the top. Fuller cleans worse and creases more.',
+  },
+  tissue: { happened: 'had a tissue in its pocket', title: 'A tissue in the pocket', rule: 'Pockets first. Always.' },
+  creased: {
+    happened: 'is badly creased',
+    title: 'Creased',
+    rule: 'Spin takes out water and puts in creases: slower for shirts and anything woven and fine.',
+  },
+  musty: {
+    happened: 'smells musty',
+    title: 'Smells musty',
+    rule: 'Cloth that stays damp for a day smells. Give it air on both sides, and wash only what finds room.',
+  },
+  stretched: {
+    happened: 'hung out of shape',
+    title: 'Hung out of shape',
+    rule: 'Wet knits are heavy and soft: flat on a towel, not by the shoulders.',
+  },
+  bleached: {
+    happened: 'paled in the sun',
+    title: 'Pales in the sun',
+    rule: 'Sun bleaches. Good for white linen, bad for deep colours, wool and silk.',
+  },
 };
 export const skillNames: Record<Skill, string> = {
   labels: 'Labels',
