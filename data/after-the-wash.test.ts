@@ -117,10 +117,11 @@ afterAll(async () => {
 let loadId = '';
 /** A load with all three, out of the machine half an hour after it ended. */
 async function wash(): Promise<void> {
+  const read = readHamperValue(await at((tx) => currentHamper(tx, now)));
+  if (!read.ok) throw new Error('must be readable');
+  const plan = planHamper(read.value); // outside: a transaction that stands idle is ended
   await at(async (tx) => {
-    const read = readHamperValue(await currentHamper(tx, now));
-    if (!read.ok) throw new Error('must be readable');
-    await storePlan(tx, mine, read.value.document, planHamper(read.value), now);
+    await storePlan(tx, mine, read.value.document, plan, now);
     const { rows } = await tx.execute<{ id: string }>(sql`select id from load order by number limit 1`);
     loadId = rows[0]!.id;
     await markStarted(tx, loadId, { startedAt: hours(-2), endsAt: hours(-0.5) });

@@ -14,7 +14,7 @@ export type Database = NodePgDatabase<typeof schema>;
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
 
 /** How long anyone waits, ms: for a connection, for a lock, for a statement; and for an answer when the server itself stands still. */
-export const patienceMs = { connection: 3_000, lock: 3_000, statement: 3_500, answer: 4_000, idle: 15_000 } as const;
+export const patienceMs = { connection: 5_000, lock: 3_000, statement: 5_000, answer: 6_000, idle: 15_000 } as const;
 const connections = 24;
 /** Who waits in line behind other changes of the household asks for its lock so often: nothing has been done yet. */
 const lockTries = 3;

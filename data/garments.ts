@@ -3,7 +3,7 @@ import { and, asc, eq, inArray, isNotNull, isNull, ne, sql } from 'drizzle-orm';
 import { agentTested } from '../core/chemistry/agents.ts';
 import { testPassed } from '../core/chemistry/cloth.ts';
 import type { Parting } from '../core/piece/state.ts';
-import type { Measure } from '../core/garment/measures.ts';
+import { isSize, type Measure } from '../core/garment/measures.ts';
 import type { GarmentDocument } from '../formats/hamper-schema.ts';
 import type { Transaction } from './client.ts';
 import { stands } from './events.ts';
@@ -225,7 +225,10 @@ export async function changeGarment(tx: Transaction, id: string, input: GarmentI
 }
 
 /** The mark as it is now: older by the time since it was noted, in tenths of an hour. */
-function stainDocument({ notedAt, ...stain }: MarkedStain, now: Date): NonNullable<GarmentDocument['stains']>[number] {
+function stainDocument(
+  { notedAt, spot: _spot, ...stain }: MarkedStain,
+  now: Date,
+): NonNullable<GarmentDocument['stains']>[number] {
   if (!notedAt || stain.ageHours === null || stain.ageHours === undefined) return stain;
   return {
     ...stain,
@@ -251,13 +254,14 @@ export function garmentDocument({ row, state, basket, learnt }: Piece, now: Date
     washCount: state.washCount,
     wearsSinceWash: state.wearsSinceWash,
     tests: state.tests,
-    measures: state.measures,
+    measures: state.measures.filter(isSize),
     valueEur: row.valueEur,
     odour: basket?.odour ?? false,
     worn: { activity: basket?.activity ?? 'normal' },
     soil: basket?.soil ?? 'none',
     hygiene: basket?.hygiene ?? false,
     stains: (basket?.stains ?? []).map((s) => stainDocument(s, now)),
+    ...(basket?.soaked ? { soaked: true } : {}),
     allowTestFirst: row.testFirstRisk !== null,
     neededBy: basket?.neededBy ?? null,
     include: true,

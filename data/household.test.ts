@@ -115,7 +115,8 @@ describe('loads', () => {
     const hamper = await demo((tx) => currentHamper(tx, now));
     const read = readHamperValue(hamper);
     if (!hamper || !read.ok) throw new Error('must be readable');
-    await demo((tx) => storePlan(tx, demoHouseholdId, hamper, planHamper(read.value)));
+    const made = planHamper(read.value); // outside: a transaction that stands idle is ended
+    await demo((tx) => storePlan(tx, demoHouseholdId, hamper, made));
     return (await demo(newestPlan))!;
   };
   test('a stored plan keeps its bytes', async () => {

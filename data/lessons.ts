@@ -4,7 +4,7 @@ import { colourHistory, testVerdict } from '../core/colour/bleed.ts';
 import { trustOf } from '../core/colour/trust.ts';
 import { isMostlyWool } from '../core/fibre/blend.ts';
 import { kindFacts } from '../core/garment/kinds.ts';
-import type { Measure } from '../core/garment/measures.ts';
+import { isSize, type Measure } from '../core/garment/measures.ts';
 import { learntDose } from '../core/learn/dose.ts';
 import { learntSlowness } from '../core/learn/drying.ts';
 import { learntDye, readingsNeeded } from '../core/learn/dye.ts';
@@ -394,7 +394,7 @@ export function shrinkSeen(
   washes: readonly PastWash[],
   document: HouseholdDocument,
 ): (ShrinkSeen & { at: string })[] {
-  return [...grouped(measures, (m) => m.place).values()].flatMap((list) => {
+  return [...grouped(measures.filter(isSize), (m) => m.place).values()].flatMap((list) => {
     const sorted = [...list].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
     const [first] = sorted;
     const last = sorted.at(-1);
@@ -412,7 +412,7 @@ export function shrinkSeen(
   });
 }
 async function ofSizes(tx: Transaction, document: HouseholdDocument, pieces: readonly Piece[]): Promise<Lesson[]> {
-  const twice = pieces.filter((p) => p.state.measures.length >= 2);
+  const twice = pieces.filter((p) => p.state.measures.filter(isSize).length >= 2);
   const washes = await pastWashes(
     tx,
     twice.map((p) => p.row.id),

@@ -1,7 +1,7 @@
 /** The events of the household as a log that can be taken out and in. Notes of our own (what is to be mended, what was taken back) stay in the archive. */
 import { and, asc, gte, isNull, lte, ne } from 'drizzle-orm';
 import type { MeasurePlace } from '../core/garment/measures.ts';
-import { measurePlaces } from '../core/garment/measures.ts';
+import { allPlaces } from '../core/garment/measures.ts';
 import { isoInZone } from '../formats/dates.ts';
 import { logEvents, logKeys, type LogEntry, type LogEvent, type LogFact, type LogKey } from '../formats/log-csv.ts';
 import { maxProblems, shortPath, type Problem } from '../formats/problem.ts';
@@ -144,8 +144,8 @@ export function eventOf(e: LogEntry): { data: EventData } | { error: string } {
       const place = text('place');
       const cm = number(values, 'length');
       if (place !== undefined || cm !== undefined) {
-        if (!(measurePlaces as readonly string[]).includes(place ?? ''))
-          return { error: `place must be one of ${measurePlaces.join(', ')}` };
+        if (!(allPlaces as readonly string[]).includes(place ?? ''))
+          return { error: `place must be one of ${allPlaces.join(', ')}` };
         if (cm === undefined || cm <= 0 || cm > 1_000) return { error: 'length must be between 0 and 1000 cm' };
         data.measure = { place: place as MeasurePlace, cm };
       }

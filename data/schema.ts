@@ -340,9 +340,17 @@ export interface BasketState {
   hygiene: boolean;
   neededBy: string | null;
   stains: MarkedStain[];
+  /** Out of the oxygen soak and not washed since. */
+  soaked?: true;
 }
-/** `notedAt` (ISO 8601): its age grows from then on; without it the age is the one that was said. */
-export type MarkedStain = NonNullable<GarmentDocument['stains']>[number] & { notedAt?: string };
+/**
+ * `notedAt` (ISO 8601): its age grows from then on; without it the age is the one that was said. `spot`: the very place
+ * on the drawing of the piece, x of 100 and y of the drawing's height.
+ */
+export type MarkedStain = NonNullable<GarmentDocument['stains']>[number] & {
+  notedAt?: string;
+  spot?: { side: 'front' | 'back'; x: number; y: number };
+};
 export const basketEntries = pgTable(
   'basket_entry',
   {

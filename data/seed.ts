@@ -22,13 +22,13 @@ import { demoWardrobe } from './demo/wardrobe.ts';
 import { findLoad, storePlan } from './loads.ts';
 import { hangAll, takenOut } from './rack.ts';
 import { changeWet, keepCheck } from './wet.ts';
-import { stainFacts } from '../core/stain/stains.ts';
 import { beginBench } from '../core/stain/bench.ts';
 import { procedureFor } from '../core/stain/procedure.ts';
 import { workplaceOf } from '../core/piece/pretreat.ts';
 import { pastLooks, pastMarks, realProgrammes } from './demo/past-lessons.ts';
 import type { Findings } from '../core/run/findings.ts';
 import { loads, treatments, type MeasuredLoad } from './schema.ts';
+import { stainNames } from '@words/en/things.ts';
 
 const minuteMs = 60_000;
 const dayMs = 86_400_000;
@@ -208,7 +208,7 @@ async function storeLessons(tx: Transaction, now: Date): Promise<void> {
         garmentId: m.piece,
         kind: 'stained',
         at: new Date(before(m.daysAgo).getTime() - m.ageHours * 3_600_000),
-        data: { note: `${stainFacts(m.stain).name.toLowerCase()}, ${m.place}` },
+        data: { note: `${stainNames[m.stain].toLowerCase()}, ${m.place}` },
       },
       {
         garmentId: m.piece,

@@ -24,13 +24,23 @@ export function currentUrl(name: 'DATABASE_URL' | 'DESK_DATABASE_URL'): string {
 export const whenTurned = (letGo: () => Promise<void>): void => void onTurn.push(letGo);
 
 type Role = 'leads' | 'follows' | 'silent';
+/** Patience is counted in steps of this length, ms: while this process is too busy to look, no time passes for the other side. */
+const stepMs = 100;
 /** What a server is, asked over a line of its own. */
 async function ask(connectionString: string, withinMs: number): Promise<Role> {
-  const client = new pg.Client({ connectionString, connectionTimeoutMillis: withinMs, query_timeout: withinMs });
+  const client = new pg.Client({
+    connectionString,
+    connectionTimeoutMillis: 5 * withinMs,
+    query_timeout: 5 * withinMs,
+  });
   client.on('error', () => {});
   let timer: NodeJS.Timeout | undefined;
   const tooLate = new Promise<Role>((resolve) => {
-    timer = setTimeout(() => resolve('silent'), withinMs);
+    let waitedMs = 0;
+    timer = setInterval(() => {
+      waitedMs += stepMs;
+      if (waitedMs >= withinMs) resolve('silent');
+    }, stepMs);
   });
   const asked = client
     .connect()
@@ -40,13 +50,13 @@ async function ask(connectionString: string, withinMs: number): Promise<Role> {
       (): Role => 'silent',
     );
   const answer = await Promise.race([asked, tooLate]);
-  clearTimeout(timer);
+  clearInterval(timer);
   void client.end().catch(() => {});
   return answer;
 }
 
 /** Whether a server that takes changes answers; from then on it is the one that is asked. */
-export async function leaderAnswers(withinMs = 2_000): Promise<boolean> {
+export async function leaderAnswers(withinMs = 4_000): Promise<boolean> {
   const urls = listOf('DATABASE_URL');
   const known = chosen % urls.length;
   if ((await ask(urls[known] ?? '', withinMs)) === 'leads') return true;

@@ -10,7 +10,8 @@ import { closeDatabase, inHousehold } from './client.ts';
 import { appendEvents, garmentHistory } from './events.ts';
 import { addGarment, findPiece, garmentDocument, setTestFirstRisk, type GarmentInput } from './garments.ts';
 import { createHousehold, readHousehold, saveGeneral } from './household.ts';
-import type { MarkedStain } from './schema.ts';
+import { say } from '@core/message/message.ts';
+import { treatments, type MarkedStain } from './schema.ts';
 import {
   addSoak,
   closedTreatments,
@@ -129,6 +130,74 @@ describe('a treatment', () => {
     expect(await inHousehold(here, (tx) => closeTreatment(tx, t!.id, later(61), 'gone'))).toBe(false);
     expect((await inHousehold(here, (tx) => closedTreatments(tx, 5))).map((x) => x.outcome)).toEqual(['lighter']);
     expect(await begin()).toBe(true);
+  });
+});
+
+describe('a treatment from before its reasons were codes', () => {
+  test('reads as one of today, with its words as they were written', async () => {
+    const before = {
+      stain: { ...wine, heat: 'none', tried: [] },
+      score: 77,
+      odds: 0.77,
+      band: { id: 'likely', from: 65, text: 'Good chance; may need a second round.' },
+      steps: [
+        {
+          from: 1,
+          agent: 'water',
+          tool: null,
+          what: 'water',
+          kind: 'treat',
+          dose: '1–2 l',
+          action: 'flush-back',
+          temperatureC: 20,
+          minutes: 2,
+          mostMinutes: 5,
+          repeats: 1,
+          rinses: 1,
+          check: 'transfer',
+          when: 'always',
+          gate: null,
+          mayBeSkipped: false,
+          airs: false,
+          wet: true,
+          how: 'Plain tap water, 1–2 l: tap water through the back.',
+          because: ['cold first: warmth sets protein'],
+        },
+      ],
+      stop: 'stop-pro',
+      stopText: 'Its dye runs strongly in water. Stop here.',
+      dropped: [{ from: 2, agent: 'vinegar-white', because: 'White vinegar is not in the cupboard', missing: true }],
+      rounds: 3,
+      roundsLeft: 3,
+      handling: 'inside out',
+      needsFume: false,
+    };
+    const state = {
+      step: 1,
+      done: 0,
+      end: { kind: 'stop', stop: 'stop-pro', text: 'Its dye runs strongly. Stop here.' },
+    };
+    await inHousehold(here, (tx) =>
+      tx.insert(treatments).values({
+        householdId: here,
+        garmentId: 'shirt',
+        stainId: 'old',
+        procedure: before as never,
+        state: state as never,
+      }),
+    );
+    const t = (await inHousehold(here, openTreatments)).find((x) => x.stainId === 'old')!;
+    expect(t.procedure).toMatchObject({ band: 'likely', handling: [], stop: 'stop-pro' });
+    expect(t.procedure.steps[0]!.because).toEqual([say('stop.told', { told: 'cold first: warmth sets protein' })]);
+    expect(t.procedure.steps[0]).not.toHaveProperty('how');
+    expect(t.procedure.dropped[0]!.because).toEqual(say('stop.told', { told: 'White vinegar is not in the cupboard' }));
+    expect(t.procedure.stopBecause).toEqual(say('stop.told', { told: 'Its dye runs strongly in water. Stop here.' }));
+    expect(t.state.end).toEqual({
+      kind: 'stop',
+      stop: 'stop-pro',
+      because: say('stop.told', { told: 'Its dye runs strongly. Stop here.' }),
+    });
+    expect(await inHousehold(here, (tx) => closeTreatment(tx, t.id, now, 'stopped'))).toBe(true);
   });
 });
 

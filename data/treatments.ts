@@ -5,24 +5,34 @@ import type { SoakPlan } from '../core/stain/bulk-soak.ts';
 import type { Procedure } from '../core/stain/treatment.ts';
 import type { Transaction } from './client.ts';
 import { isUuid } from './ids.ts';
+import { readBenchState, readProcedure } from './stored-procedure.ts';
 import { soaks, treatments, type TreatmentOutcome } from './schema.ts';
 
 export type Treatment = typeof treatments.$inferSelect;
 export type Soak = typeof soaks.$inferSelect;
 
-export const openTreatments = (tx: Transaction): Promise<Treatment[]> =>
-  tx.select().from(treatments).where(isNull(treatments.closedAt)).orderBy(treatments.openedAt, treatments.id);
-export const closedTreatments = (tx: Transaction, limit: number): Promise<Treatment[]> =>
-  tx
-    .select()
-    .from(treatments)
-    .where(sql`${treatments.closedAt} is not null`)
-    .orderBy(desc(treatments.closedAt))
-    .limit(limit);
+const current = (t: Treatment): Treatment => ({
+  ...t,
+  procedure: readProcedure(t.procedure),
+  state: readBenchState(t.state),
+});
+export const openTreatments = async (tx: Transaction): Promise<Treatment[]> =>
+  (
+    await tx.select().from(treatments).where(isNull(treatments.closedAt)).orderBy(treatments.openedAt, treatments.id)
+  ).map(current);
+export const closedTreatments = async (tx: Transaction, limit: number): Promise<Treatment[]> =>
+  (
+    await tx
+      .select()
+      .from(treatments)
+      .where(sql`${treatments.closedAt} is not null`)
+      .orderBy(desc(treatments.closedAt))
+      .limit(limit)
+  ).map(current);
 export async function findTreatment(tx: Transaction, id: string): Promise<Treatment | null> {
   if (!isUuid(id)) return null;
   const [row] = await tx.select().from(treatments).where(eq(treatments.id, id));
-  return row ?? null;
+  return row ? current(row) : null;
 }
 /** Begin, unless the mark is under treatment already. */
 export async function openTreatment(

@@ -339,6 +339,12 @@ describe('a phone of the home network', () => {
     expect(await pocketHome(digest(token))).toBeNull();
     await expect(lookInHousehold(byPhone(token, ours), readHousehold)).rejects.toBeInstanceOf(NotOpened);
   });
+  test('a question about a household is asked, not compiled first', async () => {
+    const jit = async (tx: { execute: (q: ReturnType<typeof sql>) => Promise<{ rows: unknown[] }> }) =>
+      (await tx.execute(sql`show jit`)).rows;
+    expect(await lookInHousehold(ours, jit)).toEqual([{ jit: 'off' }]);
+    expect(await jit(desk())).toEqual([{ jit: 'off' }]);
+  });
   test('a code ends after ten minutes, and after five wrong guesses, not after four', async () => {
     const wrong = (times: number) => Promise.all(Array.from({ length: times }, (_, k) => pair(`guess ${k}`, 'Guess')));
     const first = await inHousehold(ours, (tx) => newPairing(tx, ours, new Date()));

@@ -60,7 +60,7 @@ describe('a wash day', () => {
     await page.getByRole('link', { name: 'Mark a stain' }).click();
     await page.getByLabel('Kind of mark').selectOption('red-wine');
     await page.getByLabel('Across (cm)').fill('4,5');
-    await page.getByText('front', { exact: true }).click();
+    await page.getByLabel('Where is it?', { exact: false }).selectOption('front');
     await page.getByRole('button', { name: 'Mark it' }).click();
     await page.getByText('Plum merino jumper, front').waitFor();
     await open(page, '/basket');

@@ -292,8 +292,8 @@ describe('hostile requests', () => {
     'a small address freezes nothing: %s',
     async (to) => {
       const start = performance.now();
-      expect((await fetch(address + to, { signal: AbortSignal.timeout(5_000) })).status).toBeLessThan(500);
-      expect(performance.now() - start).toBeLessThan(2_000);
+      expect((await fetch(address + to, { signal: AbortSignal.timeout(20_000) })).status).toBeLessThan(500);
+      expect(performance.now() - start).toBeLessThan(10_000); // frozen, it takes minutes
     },
   );
   test.each(['zz[4294967294]', 'soil.deep', '__intent__', '__state__'])('a field named %s is refused', async (name) => {
@@ -506,7 +506,7 @@ describe('when the database stands still', () => {
       const start = performance.now();
       const answer = await fetch(`${address}/basket`);
       expect(answer.status).toBe(503);
-      expect(performance.now() - start).toBeLessThan(5_500);
+      expect(performance.now() - start).toBeLessThan(10_000);
       expect(await answer.text()).toContain('The cupboard does not open');
       expect((await fetch(`${address}/healthz`)).status).toBe(200);
       expect((await fetch(`${address}/readyz`)).status).toBe(503);

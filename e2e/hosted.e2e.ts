@@ -322,6 +322,8 @@ describe('people', () => {
     expect(await overflowsX(page)).toBe(false);
     expect(await axeViolations(page)).toEqual([]);
     expect(await page.getByRole('navigation', { name: 'Stages of the work' }).getByRole('link').count()).toBe(1);
+    await open(page, '/upkeep');
+    await page.getByRole('heading', { name: 'Care of the machines' }).waitFor();
     await open(page, '/wardrobe');
     await page.getByRole('heading', { name: 'This drawer is not yours to open' }).waitFor();
   });

@@ -191,7 +191,7 @@ describe('what was learnt', () => {
     expect(await minutes()).toBe(learnt);
     await open(page, '/sort');
     await tap('Sort the basket');
-    await page.getByRole('heading', { name: 'Reckoned with what was learnt here' }).waitFor();
+    await page.getByRole('heading', { name: 'Reckoned with what was learnt here' }).click();
     await page.getByText(`Cottons: ${learnt} min here, the panel says 149`).waitFor();
     expect((await sendForm('/log/learnt', { lesson: 'programme/none/none', believe: 'no' })).status).toBe(404);
   });
@@ -330,7 +330,7 @@ describe('taken out and in', () => {
     await open(page, '/pieces/tovi-raw-jeans/diary');
     await page.getByRole('heading', { name: 'Thigh' }).first().waitFor();
     await page.context().clearCookies();
-  }, 90_000);
+  });
   test('a bad archive is refused by what is wrong with it, and nothing is made', async () => {
     const households = async (): Promise<number> => (await text('/households')).match(/name="household"/g)?.length ?? 0;
     const before = await households();

@@ -59,6 +59,7 @@ export async function startServer(more: Record<string, string> = {}): Promise<vo
       NODE_ENV: 'production',
       NODE_OPTIONS: '',
       NEAT_FOLD_LOG_LEVEL: 'error',
+      NEATFOLD_PATIENCE_MS: '60000', // a busy machine takes its time: the plan is there when the page is
       DATABASE_URL: cluster.appUrl,
       DESK_DATABASE_URL: cluster.deskUrl,
       PORT: String(port),
@@ -66,7 +67,7 @@ export async function startServer(more: Record<string, string> = {}): Promise<vo
     },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 600; i++) {
     if ((await fetch(`${address}/readyz`).catch(() => null))?.ok) return;
     await new Promise((r) => setTimeout(r, 100));
   }
@@ -96,8 +97,9 @@ export const launch = (): Promise<Browser> =>
 /** Console errors, hydration trouble and page crashes of a context, as text; expected answers (404, 409, 422) are no errors. */
 export function watch(context: BrowserContext): string[] {
   const troubles: string[] = [];
-  context.setDefaultTimeout(20_000);
-  context.setDefaultNavigationTimeout(40_000); // a busy machine is no defect; a page that never comes still fails
+  // A busy machine is no defect; a page that never comes still fails.
+  context.setDefaultTimeout(60_000);
+  context.setDefaultNavigationTimeout(60_000);
   context.on('page', (page) => {
     page.on('console', (m) => {
       if ((m.type() === 'error' || m.type() === 'warning') && !/status of (403|404|409|410|422|429)/.test(m.text()))
@@ -114,7 +116,7 @@ export const laptop = { width: 1280, height: 800 } as const;
 /** Open a page and wait until it is alive (or at least there, without JavaScript). */
 export async function open(page: Page, to: string, at = address): Promise<void> {
   await page.goto(`${at}${to}`);
-  await page.waitForSelector('[data-hydrated="true"], [data-error]', { timeout: 10_000 }).catch(async () => {
+  await page.waitForSelector('[data-hydrated="true"], [data-error]', { timeout: 30_000 }).catch(async () => {
     await page.waitForSelector('main');
   });
 }
@@ -126,6 +128,7 @@ export async function axeViolations(page: Page): Promise<string[]> {
     const run = (window as unknown as { axe: typeof axe }).axe.run;
     const result = await run(document, {
       runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+      resultTypes: ['violations'],
     });
     return result.violations.map((v) => ({
       id: v.id,

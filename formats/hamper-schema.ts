@@ -355,6 +355,8 @@ export const garmentSchema = v.pipe(
         at: instant,
       }),
     ),
+    /** Out of an oxygen-bleach soak, wet: half the detergent, 40 °C at most, an extra rinse, dried in the air. */
+    soaked: maybe(v.boolean()),
     allowTestFirst: maybe(v.boolean()),
     neededBy: maybe(instant),
     valueEur: maybe(atLeast(0)),

@@ -341,6 +341,8 @@ export function garmentOf(g: GarmentDocument): Garment {
       failedRounds: s.failedRounds ?? 0,
     })),
     tests: (g.tests ?? []).map((t) => ({ kind: t.kind, agent: t.agent ?? 'water', grade: t.grade, at: t.at })),
+    measured: (g.measures ?? []).length > 0,
+    soaked: g.soaked ?? false,
     allowTestFirst: g.allowTestFirst ?? false,
     neededBy: g.neededBy ?? null,
     valueEur: g.valueEur ?? 20,

@@ -195,6 +195,13 @@ export function toPlanDocument(plan: Plan): PlanDocument {
     })),
     garments: plan.garments.map((g) => ({
       ...g,
+      pretreat: g.pretreat.map((t) => ({
+        ...t,
+        steps: t.steps.map(({ how, warming, ...rest }) => ({
+          ...rest,
+          how: [how, ...(warming ? [warming] : [])].map(textOf).join(' '),
+        })),
+      })),
       reasons: g.reasons.map(({ message, ...rest }) => ({ ...rest, ...text(message) })),
     })),
     warnings: plan.warnings.map(warningOf),

@@ -34,7 +34,7 @@ async function check(name, args, { env = {}, aside = false } = {}) {
   results.push({ name, ok: status === 0 });
 }
 let tests = { passed: 0, failed: 0 };
-async function jest(name, projects, env = {}) {
+async function jest(name, projects, { env = {}, aside = false, args = [] } = {}) {
   mkdirSync('.data', { recursive: true });
   const file = `.data/jest-${name}.json`;
   await check(
@@ -46,12 +46,13 @@ async function jest(name, projects, env = {}) {
       '--selectProjects',
       ...projects,
       '--runInBand',
+      ...args,
       '--json',
       `--outputFile=${file}`,
       '--reporters',
       path.join(root, 'scripts/lib/reporter.cjs'),
     ],
-    { env },
+    { env, aside },
   );
   const report = JSON.parse(readFileSync(file, 'utf8'));
   tests = {
@@ -84,21 +85,32 @@ async function readSources() {
   if (wanted('unused')) await check('nothing unused', [bin('knip/bin/knip.js'), '--no-progress'], aside);
 }
 
+/** One lane beside the unit tests, which take as long: what reads the sources, the database tests, the build for the browser tests. */
+async function besideUnitTests() {
+  await readSources();
+  if (wanted('database'))
+    await jest('database', ['data'], {
+      env: {
+        DATABASE_URL: database.appUrl,
+        DESK_DATABASE_URL: database.deskUrl,
+        OWNER_DATABASE_URL: database.ownerUrl,
+      },
+      aside: true,
+    });
+  if (wanted('browser')) ensureBuild();
+}
+
 const database = await startPostgres(root, { name: 'pg-test', log: say });
 try {
   const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
   await dropDatabase(database);
   await prepareDatabase(database, path.join(root, 'data/migrations'));
-  await Promise.all([readSources(), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
-  if (wanted('database'))
-    await jest('database', ['data'], {
-      DATABASE_URL: database.appUrl,
-      DESK_DATABASE_URL: database.deskUrl,
-      OWNER_DATABASE_URL: database.ownerUrl,
-    });
-  if (wanted('browser')) ensureBuild();
+  await Promise.all([besideUnitTests(), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
   if (wanted('browser'))
-    await jest('browser', ['browser'], { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) });
+    await jest('browser', ['browser'], {
+      env: { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) },
+      args: ['--testTimeout=300000'], // a busy machine is no defect
+    });
 } finally {
   await database.leave();
 }

@@ -12,6 +12,8 @@ const codes = Object.keys(messages) as MessageCode[];
 const derived: Partial<Record<keyof ParamTypes, readonly string[]>> = {
   fibre: ['fibreWatch'],
   parameter: ['traitLimit'],
+  agent: ['agentHazards', 'agentStrength'],
+  hazard: ['hazardForms'],
 };
 
 type Node = { type: number; value?: string; options?: Record<string, { value: Node[] }>; children?: Node[] };

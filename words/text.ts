@@ -3,15 +3,28 @@
  * another folder beside `en` with the same tables, which the type checker demands row by row.
  */
 import { IntlMessageFormat } from 'intl-messageformat';
-import { traitFacts, type TraitId } from '@core/construction/traits.ts';
+import { stockOf } from '@core/chemistry/agents.ts';
+import type { TraitId } from '@core/construction/traits.ts';
 import type { EnvelopeParameter } from '@core/envelope/envelope.ts';
-import { fibreFacts } from '@core/fibre/fibres.ts';
-import { kindFacts } from '@core/garment/kinds.ts';
 import type { Message, MessageCode } from '@core/message/message.ts';
 import type { ParamName, ParamTypes } from '@core/message/params.ts';
-import { stainFacts, type StainKind } from '@core/stain/stains.ts';
+import type { StopCode } from '@core/stain/actions.ts';
+import type { StainKind } from '@core/stain/stains.ts';
+import { agentWords } from './en/agents.ts';
 import { boardWords } from './en/board.ts';
 import { boundWords } from './en/bounds.ts';
+import {
+  chemicalName,
+  chemistryWords,
+  columnWords,
+  conditionWords,
+  hazardForms,
+  hazardWords,
+  mixWords,
+  neverWords,
+  pairWords,
+} from './en/chemistry.ts';
+import { fastnessWords } from './en/fastness.ts';
 import { clothNeedWords } from './en/garment.ts';
 import { phraseWords } from './en/label.ts';
 import {
@@ -20,6 +33,7 @@ import {
   contentsNames,
   detergentNames,
   ironNames,
+  partNames,
   useNames,
   violationNames,
 } from './en/names.ts';
@@ -33,7 +47,8 @@ import { practiceWords } from './en/practice.ts';
 import { runWords } from './en/run.ts';
 import { timetableWords } from './en/timetable.ts';
 import { traitLimitWords } from './en/traits.ts';
-import { treatWords } from './en/treat.ts';
+import { bandWords, handlingWords, stepText, stopWords, treatWords } from './en/treat.ts';
+import { fibreWords, kindNames, stainNames, traitNames } from './en/things.ts';
 
 const locale = 'en-GB';
 /** The pattern of every message. */
@@ -43,6 +58,8 @@ export const patterns: Readonly<Record<MessageCode, string>> = {
   ...planWords,
   ...boardWords,
   ...treatWords,
+  ...chemistryWords,
+  ...fastnessWords,
   ...lineWords,
   ...handWords,
   ...lookWords,
@@ -58,21 +75,23 @@ export const listed = (items: readonly string[]): string => and.format(items);
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-const stainName = (kind: StainKind): string => lower(stainFacts(kind).name);
+const stainName = (kind: StainKind): string => lower(stainNames[kind]);
 
 /** What a trait forbids, and why; inside a wool programme the reason is that of the spin. */
 function traitLimit(trait: TraitId, parameter: EnvelopeParameter): string {
   const words = traitLimitWords[trait];
   const shown = parameter === 'woolSpinRpm' ? 'maxSpinRpm' : parameter;
-  return words?.[shown] ?? traitFacts(trait).name;
+  return words?.[shown] ?? traitNames[trait];
 }
 
 type Said = string | number;
 /** How a parameter is said; those without a row are said as they are. */
 const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
-  fibre: (id) => fibreFacts(id).name,
-  kind: (id) => kindFacts(id).name,
-  trait: (id) => traitFacts(id).name,
+  fibre: (id) => fibreWords[id].name,
+  kind: (id) => kindNames[id],
+  role: (id) => partNames[id],
+  shares: (list) => listed(list.map((f) => `${f.percent} % ${fibreWords[f.fibre].name}`)),
+  trait: (id) => traitNames[id],
   stain: stainName,
   stains: (kinds) => listed(kinds.map(stainName)),
   phrase: (id) => lower(phraseWords[id]),
@@ -97,6 +116,20 @@ const sayings: { [P in ParamName]?: (value: ParamTypes[P]) => Said } = {
   because: (message) => textOf(message),
   wash: (message) => textOf(message),
   reasons: (messages) => messages.map((m) => textOf(m)).join('; '),
+  lines: (messages) => messages.map((m) => sentenceOf(m)).join(' '),
+  agent: (id) => chemicalName(id),
+  otherAgent: (id) => chemicalName(id),
+  column: (id) => columnWords[id] ?? id,
+  never: (code) => neverWords[code],
+  condition: (code) => conditionWords[code],
+  finish: (id) => id.replace('-', ' '),
+  mix: (code) => mixWords[code],
+  pair: (id) => pairWords[id],
+  hazard: (id) => hazardWords[id],
+  handling: (ids) => ids.map((id) => handlingWords[id]).join('; '),
+  stop: (code) => stopWords[code],
+  band: (id) => bandWords[id],
+  step: stepText,
 };
 
 function values(message: Message): Record<string, Said> {
@@ -106,7 +139,13 @@ function values(message: Message): Record<string, Said> {
     const saying = sayings[name as ParamName] as ((value: unknown) => Said) | undefined;
     out[name] = saying ? saying(value) : (value as Said);
   }
-  if (params.fibre) out.fibreWatch = fibreFacts(params.fibre).watch;
+  if (params.hazard) out.hazardForms = hazardForms[params.hazard];
+  if (params.agent) {
+    const stock = stockOf(params.agent);
+    out.agentHazards = capital(agentWords[stock].hazards);
+    out.agentStrength = agentWords[stock].strength;
+  }
+  if (params.fibre) out.fibreWatch = fibreWords[params.fibre].watch;
   if (params.trait && params.parameter) out.traitLimit = traitLimit(params.trait, params.parameter);
   return out;
 }
@@ -137,3 +176,7 @@ export function sentenceOf(message: Message): string {
 
 /** The same as a heading: with a capital, without a full stop. */
 export const titleOf = (message: Message): string => capital(textOf(message));
+
+/** Why a treatment stops, and what that means; '' = it does not. */
+export const stopText = (p: { stop: StopCode | null; stopBecause: Message | null }): string =>
+  [...(p.stopBecause ? [sentenceOf(p.stopBecause)] : []), ...(p.stop ? [stopWords[p.stop]] : [])].join(' ');

@@ -1,6 +1,5 @@
 /** What goes to the cleaner, what is there, and what came back. */
 import { pastVisits, returnAnswers, returnLooksOf, returnRemedy, type ReturnLook } from '@core/cleaner/visit.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { colourClass, labOf } from '@core/colour/colour.ts';
 import { colourNames } from '@words/en/names.ts';
 import { partsInWords } from '@words/en/piece-line.ts';
@@ -13,6 +12,7 @@ import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
 import { currencySign, dayAndYear, money, shortDay } from '../shared/words.ts';
 import { labelOf } from '@formats/hamper.ts';
+import { stainNames } from '@words/en/things.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
 import { treatmentLines } from '../treat/treatment-lines.server.ts';
 import type { ClothView } from '../ui/fold.tsx';
@@ -165,7 +165,7 @@ export async function slipView({ tx, now }: Scope, id: string): Promise<SlipView
       symbols: label ? symbolsOf(label) : [],
       marks: marks.map((m) => {
         const hours = m.ageHours === null ? null : m.ageHours + (now.getTime() - visit.writtenAt.getTime()) / hourMs;
-        return `${stainFacts(m.kind).name}${m.place ? `, ${m.place}` : ''}${hours === null ? ', of unknown age' : hours < 48 ? `, about ${Math.round(hours)} h old` : `, about ${Math.round(hours / 24)} days old`}`;
+        return `${stainNames[m.kind]}${m.place ? `, ${m.place}` : ''}${hours === null ? ', of unknown age' : hours < 48 ? `, about ${Math.round(hours)} h old` : `, about ${Math.round(hours / 24)} days old`}`;
       }),
       tried: await treatmentLines(tx, garment, zone),
       say,

@@ -25,17 +25,17 @@ import { airWords, helpWords, positionWords, stayOutWords, taskWords, thickWords
 import { readRack, spacesOf, type Rack, type WetPiece } from '@data/rack.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
-import { outlineOf } from '../shared/outline.ts';
+import { drawingOf } from '../shared/drawing.ts';
 import { clockText, durationText, money, numberWord, shortDay, weekday } from '../shared/words.ts';
 import type { ClothView } from '../ui/fold.tsx';
-import type { OutlineKind } from '../ui/outline.tsx';
+import type { DrawingId } from '../ui/drawing/drawings.ts';
 import { dryerRuns } from './rack.server.ts';
 
 export interface HungView {
   id: string;
   name: string;
   cloth: ClothView;
-  outline: OutlineKind;
+  drawing: DrawingId;
   spots: Spot[];
   count: number;
   /** Not hung yet: this is where it would go. */
@@ -264,7 +264,7 @@ function hungView(
     id: p.id,
     name: wear(p),
     cloth: clothOf(p.piece.row),
-    outline: outlineOf(p.profile.garment.kind),
+    drawing: drawingOf(p.profile.garment.kind),
     spots: p.placement.spots,
     count: p.profile.garment.count,
     wished: rack.drying.find((x) => x.id === p.id)?.hungMs === null,

@@ -2,7 +2,6 @@ import { data, Link, redirect } from 'react-router';
 import { basketState, putInBasket, takeFromBasket, emptyState } from '@data/basket.ts';
 import { findPiece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
-import { stains } from '@core/stain/stains.ts';
 import type { Route } from './+types/basket-piece';
 import { basketStateSchema, toBasketState } from './basket-state-form.ts';
 import { errorOf, readForm, typedValue, seenOf } from '../forms/read.ts';
@@ -17,7 +16,8 @@ import { basketView } from './basket-view.server.ts';
 import { PostForm } from '../ui/post-form.tsx';
 import { overtaken, versionOf } from '../forms/seen.server.ts';
 import { dayOf } from '@formats/dates.ts';
-import { type BasketState } from '@data/schema.ts';
+import type { BasketState } from '@data/schema.ts';
+import { stainNames } from '@words/en/things.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.piece.name ?? 'Piece'} · Neat Fold` },
@@ -35,7 +35,7 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
       seen: versionOf(shownState(piece.state, timeZone)),
       marks: piece.state.stains.map((s) => ({
         id: s.id,
-        text: `${stains[s.kind].name}${s.place ? `, ${s.place}` : ''}${s.sizeCm ? `, ${s.sizeCm} cm` : ''}`,
+        text: `${stainNames[s.kind]}${s.place ? `, ${s.place}` : ''}${s.sizeCm ? `, ${s.sizeCm} cm` : ''}`,
       })),
     };
   });

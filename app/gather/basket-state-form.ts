@@ -37,5 +37,6 @@ export function toBasketState(
     hygiene: Boolean(form.hygiene),
     neededBy: form.neededBy ? eveningOf(form.neededBy, timeZone) : null,
     stains: before?.stains ?? [],
+    ...(before?.soaked ? { soaked: true as const } : {}),
   };
 }

@@ -16,7 +16,6 @@ import { dayOf } from '@formats/dates.ts';
 import { stateNames } from '@words/en/piece-line.ts';
 import { textOf } from '@words/text.ts';
 import { kindFacts } from '@core/garment/kinds.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { wearsAllowedOf } from '@core/piece/verdict.ts';
 import { type Dueness, type WearGroup } from '@core/wear/wear.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
@@ -26,6 +25,7 @@ import { teach } from '@data/learnt.ts';
 import { piecesInSoaks } from '@data/treatments.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import type { BasketState } from '@data/schema.ts';
+import { kindNames, stainNames } from '@words/en/things.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
@@ -83,8 +83,9 @@ function marksOf(state: BasketState, timeZone: string): string[] {
     state.activity === 'sweaty' ? 'worn sweaty' : null,
     state.odour ? 'smells' : null,
     state.hygiene ? 'illness: wash hot' : null,
+    state.soaked ? 'out of the soak, wash today' : null,
   ];
-  for (const s of state.stains) marks.push(`${stainFacts(s.kind).name.toLowerCase()}${s.place ? `, ${s.place}` : ''}`);
+  for (const s of state.stains) marks.push(`${stainNames[s.kind].toLowerCase()}${s.place ? `, ${s.place}` : ''}`);
   if (state.neededBy) marks.push(`needed by ${shortDay(new Date(state.neededBy), timeZone)}`);
   return marks.filter((m): m is string => m !== null);
 }
@@ -149,7 +150,7 @@ function rotationTexts(pieces: readonly Piece[], intervalDays: number): string[]
     if (!r || !rotationIsShort(r)) return [];
     const { owner } = first.row;
     const group = kindFacts(first.row.kind).wearGroup;
-    const what = (group && turnWords[group]) ?? kindFacts(first.row.kind).name;
+    const what = (group && turnWords[group]) ?? kindNames[first.row.kind];
     const perWeek = Math.round(r.wearsPerDay * 7);
     return [
       `${owner ? `${owner} has` : 'There are'} ${r.owned} ${what} for about ${perWeek} wears a week: ${r.needed} would let them wash once a week.`,
@@ -189,12 +190,7 @@ export async function basketView({ tx, now }: Scope, filter: BasketFilter): Prom
       (filter.show === 'all' || due === filter.show) &&
       (filter.owner === '' || p.row.owner === filter.owner) &&
       (q === '' ||
-        [
-          p.row.name,
-          p.row.owner,
-          kindFacts(p.row.kind).name,
-          ...p.row.parts.flatMap((x) => x.fibres.map((f) => f.fibre)),
-        ]
+        [p.row.name, p.row.owner, kindNames[p.row.kind], ...p.row.parts.flatMap((x) => x.fibres.map((f) => f.fibre))]
           .join(' ')
           .toLowerCase()
           .includes(q)),

@@ -1,5 +1,6 @@
 /** The classes of products in plain words. */
 import { agents } from '@core/chemistry/agents.ts';
+import { agentNames } from '@words/en/things.ts';
 
 const classWords: Partial<Record<string, string>> = {
   universal: 'Universal, with bleach',
@@ -20,4 +21,4 @@ const classWords: Partial<Record<string, string>> = {
 };
 /** The class of a product as people say it. */
 export const productClassText = (id: string): string =>
-  classWords[id] ?? (id in agents ? agents[id as keyof typeof agents].name : id.replace(/-/g, ' '));
+  classWords[id] ?? (id in agents ? agentNames[id as keyof typeof agents] : id.replace(/-/g, ' '));

@@ -2,14 +2,14 @@
 import { readWholeLabel, withTypedWords } from '@core/care-label/label-text.ts';
 import { emptyLabel, type CareLabel } from '@core/care-label/label.ts';
 import { phraseWords } from '@words/en/label.ts';
-import { fibreFacts } from '@core/fibre/fibres.ts';
-import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
+import { garmentKinds, type GarmentKind } from '@core/garment/kinds.ts';
 import { careOfYear } from '@core/board/ownership.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import type { GarmentDocument } from '@formats/hamper-schema.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { readHousehold } from '@data/household.ts';
 import { sentenceOf } from '@words/text.ts';
+import { fibreWords, kindNames } from '@words/en/things.ts';
 import type { LabelForm } from './label-form.ts';
 import type { Scope } from '../server/request.server.ts';
 import { limitRows, type PieceView } from '../wardrobe/piece-view.server.ts';
@@ -59,7 +59,7 @@ type Stated = ReturnType<typeof readWholeLabel>['parts'];
 const partsOf = (parts: Stated): Stated =>
   parts.length > 0 ? parts : [{ role: 'shell', fibres: [{ fibre: 'unknown', percent: 100 }] }];
 /** The piece a label describes, never worn or washed. */
-export function pieceOfLabel(f: LabelForm, name = kindFacts(f.kind).name): GarmentDocument {
+export function pieceOfLabel(f: LabelForm, name = kindNames[f.kind]): GarmentDocument {
   const label = labelFrom(f);
   return {
     id: 'label',
@@ -82,7 +82,7 @@ export function pieceOfLabel(f: LabelForm, name = kindFacts(f.kind).name): Garme
 export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<LabelView> {
   const kinds = garmentKinds
     .filter((k) => k !== 'other')
-    .map((k) => [k, kindFacts(k).name] as const)
+    .map((k) => [k, kindNames[k]] as const)
     .sort((a, b) => a[1].localeCompare(b[1]));
   const household = householdOf((await readHousehold(tx))?.document ?? {});
   if (!f) return { kinds, reading: null };
@@ -114,12 +114,12 @@ export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<Lab
       symbols: symbolsOf(label),
       phrases: label.phrases.map((p) => phraseWords[p]),
       fibres: stated.flatMap((p) =>
-        p.fibres.map((x) => `${p.role === 'shell' ? '' : `${p.role}: `}${x.percent} % ${fibreFacts(x.fibre).name}`),
+        p.fibres.map((x) => `${p.role === 'shell' ? '' : `${p.role}: `}${x.percent} % ${fibreWords[x.fibre].name}`),
       ),
       understood: words.understood,
       rest: words.rest,
       problems: [
-        ...words.problems,
+        ...words.problems.map(sentenceOf),
         ...(words.parts.length === 0
           ? ['The composition is not known: naming the fibre is the first thing to do.']
           : []),
@@ -134,7 +134,7 @@ export async function labelView({ tx }: Scope, f: LabelForm | null): Promise<Lab
             : `about ${wholeMoney(year.perYear, household.tariff.currency)} a year`,
         text: `${how}${year.cleansPerYear === null ? '' : ` About ${Math.round(year.cleansPerYear)} times a year, ${money(year.perClean, household.tariff.currency)} each, your time and wear of the cloth counted.`}`,
       },
-      newPiece: `/pieces/new?line=${encodeURIComponent([kindFacts(kind).name, f.text ?? ''].filter(Boolean).join(', ').slice(0, 300))}`,
+      newPiece: `/pieces/new?line=${encodeURIComponent([kindNames[kind], f.text ?? ''].filter(Boolean).join(', ').slice(0, 300))}`,
     },
   };
 }

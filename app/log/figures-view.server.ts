@@ -2,13 +2,13 @@
 import { parseDate } from '@internationalized/date';
 import { labOf } from '@core/colour/colour.ts';
 import { shelfColour } from '@core/colour/shelf.ts';
-import { placesOf, type MeasurePlace } from '@core/garment/measures.ts';
+import { isSize, measurePlaces } from '@core/garment/measures.ts';
 import { careMoney, weeksOf, type RunOfHistory, type WeekOfRuns } from '@core/history/runs.ts';
 import { oddsBands, stockOf, worthOf } from '@core/history/worth.ts';
 import { expectedShrinkPercent } from '@core/learn/shrinkage.ts';
 import { shrinkPercent } from '@core/shrinkage/shrinkage.ts';
 import { bands } from '@core/stain/score.ts';
-import { stainFacts, type StainKind } from '@core/stain/stains.ts';
+import type { StainKind } from '@core/stain/stains.ts';
 import { dayOf } from '@formats/dates.ts';
 import { estimatedMassG, garmentOf } from '@formats/hamper.ts';
 import { asRun, readDrying, readGrades, readMarks } from '@data/figures.ts';
@@ -19,6 +19,7 @@ import { pastLoads } from '@data/loads.ts';
 import { sumsByPiece } from '@data/log.ts';
 import { placeWordsOf } from '@words/en/garment.ts';
 import { lessonTitle } from '@words/en/learn.ts';
+import { stainNames } from '@words/en/things.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
 import { dayAndYear, durationText, money, plural, shortDay } from '../shared/words.ts';
 import type { ChartSpec, Mark, Series, Tone } from '../ui/chart.tsx';
@@ -413,14 +414,17 @@ async function sizeFigure(tx: Scope['tx'], f: Facts, piece: Piece | undefined): 
   const g = garmentOf(garmentDocument(piece, f.now));
   const washes = (await pastWashes(tx, [piece.row.id])).get(piece.row.id) ?? [];
   const words = placeWordsOf(piece.row.kind);
-  const moments = [...new Set(piece.state.measures.map((m) => m.at))].sort((a, b) => Date.parse(a) - Date.parse(b));
+  const moments = [...new Set(piece.state.measures.filter(isSize).map((m) => m.at))].sort(
+    (a, b) => Date.parse(a) - Date.parse(b),
+  );
   const inches = f.home.units.length === 'in';
   const length = (cm: number): string => (inches ? `${fixed(cm / 2.54)} in` : `${fixed(cm)} cm`);
   const washesBy = (at: string): number =>
     washes.filter((w) => w.at.getTime() < Date.parse(at)).reduce((n, w) => n + w.times, 0);
-  const places = placesOf(piece.row.kind).filter((p) => piece.state.measures.filter((m) => m.place === p).length >= 2);
-  const series = places.flatMap((place: MeasurePlace, k): Series[] => {
-    const list = moments.map((at) => piece.state.measures.find((m) => m.place === place && m.at === at) ?? null);
+  const sizes = piece.state.measures.filter(isSize);
+  const places = measurePlaces.filter((p) => sizes.filter((m) => m.place === p).length >= 2);
+  const series = places.flatMap((place, k): Series[] => {
+    const list = moments.map((at) => sizes.find((m) => m.place === place && m.at === at) ?? null);
     const first = list.find((m) => m !== null);
     if (!first) return [];
     const lost = (at: string): number =>
@@ -515,7 +519,7 @@ async function marksFigure(tx: Scope['tx'], f: Facts): Promise<ChartSpec> {
       rows: [...marks]
         .reverse()
         .map((m) => [
-          stainFacts(m.stain as StainKind).name,
+          stainNames[m.stain as StainKind],
           name.get(m.garmentId) ?? '',
           dayAndYear(m.at, f.timeZone),
           `${Math.round(100 * m.odds)} %`,

@@ -7,13 +7,14 @@ import { agents, type AgentId } from '@core/chemistry/agents.ts';
 import { tools, type ToolId } from '@core/chemistry/tools.ts';
 import { placeWords } from '@words/en/garment.ts';
 import { briefName } from '@words/en/names.ts';
+import { agentNames, stainNames, toolNames } from '@words/en/things.ts';
 import { plural } from '../shared/words.ts';
 
 const verdictWords = { clear: 'clear', trace: 'a trace of colour', strong: 'strong colour' } as const;
 const testWords = { spot: 'Spot test', part: 'Part test', catcher: 'Catcher' } as const;
 
 const stepName = (id: string): string =>
-  briefName(id in agents ? agents[id as AgentId].name : id in tools ? tools[id as ToolId].name : id.replace(/-/g, ' '));
+  briefName(id in agents ? agentNames[id as AgentId] : id in tools ? toolNames[id as ToolId] : id.replace(/-/g, ' '));
 
 export function eventText(kind: EventKind, data: EventData): string {
   switch (kind) {
@@ -44,9 +45,9 @@ export function eventText(kind: EventKind, data: EventData): string {
       return data.note ? `Stained: ${data.note}` : 'Stained';
     case 'treated':
       return data.stain
-        ? `${data.stain.kind in stains ? stains[data.stain.kind as StainKind].name : data.stain.kind}: ${data.stain.result === 'gone' ? 'gone' : data.stain.result === 'lighter' ? 'lighter' : data.stain.result === 'stopped' ? 'treatment stopped' : 'still there'}`
+        ? `${data.stain.kind in stains ? stainNames[data.stain.kind as StainKind] : data.stain.kind}: ${data.stain.result === 'gone' ? 'gone' : data.stain.result === 'lighter' ? 'lighter' : data.stain.result === 'stopped' ? 'treatment stopped' : 'still there'}`
         : data.step
-          ? `${data.step.stain in stains ? stains[data.step.stain as StainKind].name : data.step.stain}: ${stepName(data.step.agent)}, ${data.step.minutes} min, ${data.step.result === 'passed' ? 'check passed' : 'check not passed'}`
+          ? `${data.step.stain in stains ? stainNames[data.step.stain as StainKind] : data.step.stain}: ${stepName(data.step.agent)}, ${data.step.minutes} min, ${data.step.result === 'passed' ? 'check passed' : 'check not passed'}`
           : (data.note ?? 'Treated');
     case 'dried':
       return data.drying ? `Dry after ${plural(Math.round(data.drying.hours), 'hour')}` : 'Dry';

@@ -2,7 +2,7 @@
 import { isLearnt, lessonGroups, lessonKey, type Evidence, type Lesson, type LessonGroup } from '@core/learn/lesson.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { shrinkLeftPercent } from '@core/learn/shrinkage.ts';
-import type { MeasurePlace } from '@core/garment/measures.ts';
+import { isSize } from '@core/garment/measures.ts';
 import { shrinkPercent } from '@core/shrinkage/shrinkage.ts';
 import { placeWordsOf } from '@words/en/garment.ts';
 import {
@@ -18,7 +18,7 @@ import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { readLessons, type Lessons } from '@data/lessons.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
-import { whatName } from '../treat/treat-actions.server.ts';
+import { loggedName } from '@words/en/chemistry.ts';
 import { shortDay } from '../shared/words.ts';
 
 export interface LessonView {
@@ -107,18 +107,17 @@ const agentsText = ({ byAgent = [] }: Lesson): string =>
     ? ''
     : `Came out with ${byAgent
         .slice(0, shownAgents)
-        .map((a) => `${whatName(a.agent).toLowerCase()}: ${a.came} of ${a.marks}`)
+        .map((a) => `${loggedName(a.agent).toLowerCase()}: ${a.came} of ${a.marks}`)
         .join('; ')}.`;
 
 /** What each place of a measured piece may still lose. */
 function leftText(piece: Piece, share: number): string {
   const g = garmentOf(garmentDocument(piece));
   const words = placeWordsOf(piece.row.kind);
-  const places = [...new Set(piece.state.measures.map((m) => m.place))] as MeasurePlace[];
+  const sizes = piece.state.measures.filter(isSize);
+  const places = [...new Set(sizes.map((m) => m.place))];
   const left = places.flatMap((place) => {
-    const list = piece.state.measures
-      .filter((m) => m.place === place)
-      .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+    const list = sizes.filter((m) => m.place === place).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
     const [first] = list;
     const last = list.at(-1);
     if (!first || !last || list.length < 2) return [];

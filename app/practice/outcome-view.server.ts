@@ -1,19 +1,27 @@
 /** What a round came to: every piece as it came out, beside the best plan and the usual beginner, difference by difference. */
-import { hazardFacts } from '@core/practice/safety.ts';
-import { withPoisonCentre } from '@core/chemistry/precautions.ts';
-import { safetyLines } from '@core/chemistry/safety.ts';
-import { agentFacts } from '@core/chemistry/agents.ts';
-import { measures, type Account, type Assessment, type Difference, type Side } from '@core/practice/assess.ts';
+import { hazardForms, hazardWords } from '@words/en/chemistry.ts';
+import { stepClause } from '@words/en/treat.ts';
+import { stopText } from '@words/text.ts';
+import { safetyWords, withPoisonCentre } from '@words/en/safety.ts';
+import {
+  measures,
+  verdictOf,
+  type Account,
+  type Assessment,
+  type Difference,
+  type Side,
+} from '@core/practice/assess.ts';
 import { effects, skills, type EffectKind, type Skill } from '@core/practice/effects.ts';
 import type { Fate } from '@core/practice/happen.ts';
 import type { Household } from '@core/model/household.ts';
 import { productOf } from '@core/practice/ways.ts';
 import type { Way } from '@core/practice/play.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { practiceBaskets } from '@data/practice/baskets.ts';
 import type { PracticeRound } from '@data/practice.ts';
-import { asideNames, effectWords, measureNames, skillNames } from '@words/en/practice.ts';
+import { asideNames, effectWords, measureNames, skillNames, verdictWords } from '@words/en/practice.ts';
+import { oddsText } from '@words/odds.ts';
 import { textOf } from '@words/text.ts';
+import { agentNames, stainNames } from '@words/en/things.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { durationText, money } from '../shared/words.ts';
 import type { ClothView } from '../ui/fold.tsx';
@@ -70,8 +78,6 @@ export interface OutcomeView {
   next: { id: string; title: string } | null;
 }
 
-const oddsText = (p: number): string =>
-  p > 0.98 ? 'almost surely' : p < 0.15 ? `${Math.max(1, Math.round(p * 100))} in 100` : `${Math.round(p * 10)} in 10`;
 const fullCents = (eur: number, h: Household): string => money(eur, h.tariff.currency);
 
 function sizeText({ effect, size, cm }: Fate): string {
@@ -143,8 +149,8 @@ function markText(best: Side, effect: Difference['fate']['effect']): string {
   const care = best.play.marks[`${effect.piece}/${effect.mark ?? ''}`];
   const procedure = best.outlook.marks.get(`${effect.piece}/${effect.mark ?? ''}`)?.procedure;
   if (!procedure) return '';
-  const steps = procedure.steps.filter((s) => s.kind === 'treat' && s.when === 'always').map((s) => s.how);
-  return steps.length > 0 ? ` First: ${steps.join('. ').replace(/\.\./g, '.')}` : care ? '' : ` ${procedure.stopText}`;
+  const steps = procedure.steps.filter((s) => s.kind === 'treat' && s.when === 'always').map(stepClause);
+  return steps.length > 0 ? ` First: ${steps.join('. ').replace(/\.\./g, '.')}` : care ? '' : ` ${stopText(procedure)}`;
 }
 function insteadText(known: KnownBasket, best: Side, d: Difference): string {
   const { effect } = d.fate;
@@ -179,15 +185,6 @@ function rowsOf(h: Household, a: Assessment): OutcomeView['rows'] {
   ];
 }
 
-const verdictOf = (a: Assessment): string => {
-  if (a.ended) return 'The round ended at once.';
-  const { score } = a.you;
-  if (score >= 99) return 'As good as it can be done.';
-  if (score >= 80) return 'Nearly the best there is.';
-  if (score >= a.beginner.score + 10) return 'Better than most would do it.';
-  return 'About what happens to everybody once.';
-};
-
 function endedView(
   a: Assessment,
   names: ReadonlyMap<string, string>,
@@ -195,14 +192,13 @@ function endedView(
 ): OutcomeView['ended'] {
   const fault = a.ended;
   if (!fault) return null;
-  const { forms, text } = hazardFacts(fault.hazard);
-  const line = safetyLines[fault.line];
-  const met = fault.agents.map((x) => agentFacts(x).name.toLowerCase());
+  const [forms, text] = [hazardForms[fault.hazard], hazardWords[fault.hazard]];
+  const met = fault.agents.map((x) => agentNames[x].toLowerCase());
   const where = fault.pieces.map((p) => names.get(p) ?? '').join(', ');
   return {
     title: met.length > 0 ? `${met.join(' and ')} met` : `Fire: ${where}`,
     would: met.length > 0 ? `It forms ${forms}. In a small room that is enough to hurt you.` : `This makes ${forms}.`,
-    now: withPoisonCentre(`${text} ${line.text}`, poisonCentre),
+    now: withPoisonCentre(`${text} ${safetyWords[fault.line]}`, poisonCentre),
     call: withPoisonCentre(
       fault.hazard === 'haz-fire'
         ? 'If anything burns or smokes: out of the room, door shut, the emergency number. The fire service takes what is soaked.'
@@ -228,7 +224,7 @@ export function outcomeView(round: PracticeRound, poisonCentre: string | null): 
     title: known.basket.title,
     who: round.person,
     score: a.you.score,
-    verdict: verdictOf(a),
+    verdict: verdictWords[verdictOf(a)],
     hints: round.hints,
     ended: endedView(a, names, poisonCentre),
     cameOut: a.ended ? [] : cameOut(known, a.you, names),
@@ -276,7 +272,7 @@ function differenceViews(known: KnownBasket, a: Assessment, names: ReadonlyMap<s
       id: effect.piece,
       name: garment.name,
       cloth: clothOfDocument(garment),
-      what: `${happened ? `${words.happened}${sizeText(d.fate)}` : 'luck held'}${mark ? `, ${stainFacts(mark.kind).name.toLowerCase()}` : ''}${from}`,
+      what: `${happened ? `${words.happened}${sizeText(d.fate)}` : 'luck held'}${mark ? `, ${stainNames[mark.kind].toLowerCase()}` : ''}${from}`,
       odds: `${oddsText(effect.odds)}${d.bestOdds > 0.01 ? `; ${oddsText(d.bestOdds)} in the best plan` : ''}`,
       happened,
       instead,

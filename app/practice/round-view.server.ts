@@ -1,5 +1,4 @@
 /** A round under way: the pieces as eyes and hands find them, where each was put, and what can be done next. No judgement is shown here. */
-import { agentFacts } from '@core/chemistry/agents.ts';
 import { agentOfProduct } from '@core/chemistry/cupboard.ts';
 import { barsUsed, flatAreaM2, Space } from '@core/drying/spaces.ts';
 import type { DryPosition } from '@core/envelope/envelope.ts';
@@ -13,15 +12,15 @@ import { detergentsOf, handTemperaturesOf, helpersOf, pushedOf } from '@core/pra
 import { needOf } from '@core/rack/hang.ts';
 import { moistureAtEnd } from '@core/piece/care-steps.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { labelOf } from '@formats/hamper.ts';
 import type { PracticeBasket } from '@data/practice/basket.ts';
 import type { PracticeRound } from '@data/practice.ts';
 import { asideNames, gradeWords, touchWords, waterNames } from '@words/en/practice.ts';
-import { partsInWords } from '@words/en/piece-line.ts';
+import { markAgeText, partsInWords } from '@words/en/piece-line.ts';
 import { positionWords } from '@words/en/rack.ts';
+import { agentNames, stainNames } from '@words/en/things.ts';
 import type { HungView, PlaceView } from '../dry/dry-view.server.ts';
-import { outlineOf } from '../shared/outline.ts';
+import { drawingOf } from '../shared/drawing.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
 import { durationText, plural, wholeMoney } from '../shared/words.ts';
@@ -130,12 +129,7 @@ const placeWords: Record<PracticeBasket['place'], string> = {
 type Ref = { id: string; name: string; cloth: ClothView };
 const refsOf = ({ hamper }: KnownBasket): Map<string, Ref> =>
   new Map(hamper.garments.map((g) => [g.id, { id: g.id, name: g.name, cloth: clothOfDocument(g) }] as const));
-const agoText = (hours: number | null): string =>
-  hours === null
-    ? 'old'
-    : hours < 24
-      ? `${plural(Math.round(hours), 'hour')} old`
-      : `${plural(Math.round(hours / 24), 'day')} old`;
+const agoText = (hours: number | null): string => (hours === null ? 'old' : markAgeText(hours));
 const soilWords = {
   none: 'not dirty',
   light: 'hardly dirty',
@@ -168,7 +162,7 @@ function pieceView(known: KnownBasket, round: PracticeRound, index: number): Pra
       g.wearsSinceWash > 0 ? `worn ${plural(g.wearsSinceWash, 'time')}` : '',
       g.odour ? 'smells' : '',
       `worth about ${wholeMoney(g.valueEur, known.request.household.tariff.currency)}`,
-      ...g.stains.map((s) => `${stainFacts(s.kind).name.toLowerCase()}, ${agoText(s.ageHours)}`),
+      ...g.stains.map((s) => `${stainNames[s.kind].toLowerCase()}, ${agoText(s.ageHours)}`),
     ].filter(Boolean),
     tested: tried ? `${gradeWords(grade)} Grade ${grade.toFixed(1)}.` : null,
   };
@@ -269,7 +263,7 @@ function dryView(known: KnownBasket, play: Play, refs: Map<string, Ref>): Pick<R
       const need = needOf(p, moisture, h.rules);
       const spots = spaces.get(way.place)?.take(way.position, need);
       const { kind, count } = p.garment;
-      const view = { ...ref, outline: outlineOf(kind), spots: spots ?? [], count, wished: false, ready: '' };
+      const view = { ...ref, drawing: drawingOf(kind), spots: spots ?? [], count, wished: false, ready: '' };
       if (spots) hung.push({ place: way.place, position: way.position, view, m2: flatAreaM2(need) });
       return [{ ...ref, where: `place:${way.place}:${way.position}`, noRoom: !spots }];
     }),
@@ -319,7 +313,7 @@ export function roundView(round: PracticeRound, asked: { stage: string | null; p
         name: g.name,
         cloth: ref.cloth,
         stain: s.id,
-        what: stainFacts(s.kind).name,
+        what: stainNames[s.kind],
         age: agoText(s.ageHours),
         water: care.water,
         agents: [...care.agents],
@@ -362,7 +356,7 @@ export function roundView(round: PracticeRound, asked: { stage: string | null; p
       waters: waters.map((w): Option => [w, waterNames[w]]),
       agents: agentsAtHand(household).map((a): Option => [
         a,
-        household.products.find((p) => agentOfProduct(p) === a)?.name ?? agentFacts(a).name,
+        household.products.find((p) => agentOfProduct(p) === a)?.name ?? agentNames[a],
       ]),
       asides: asides.map((a): Option => [a, asideNames[a]]),
       places: dryOptions(household),

@@ -26,7 +26,7 @@ const doorstep = [
   '/account/confirm',
   '/join/x',
 ];
-const clocks = ['/today', '/today/ways', '/today/next', '/wash', '/loads/x', '/loads/x/hand'];
+const clocks = ['/today', '/today/ways', '/today/next', '/wash', '/upkeep', '/loads/x', '/loads/x/hand'];
 
 describe('every page of the application', () => {
   test('is shut to whoever is not signed in, but for the doorstep', () => {

@@ -33,7 +33,7 @@ const rules: readonly Rule[] = [
   { path: /^\/households$/, need: 'founder' },
   { path: /^\/$/, need: 'account' },
   // What a helper at the machine needs: what is in it, how it runs, when it ends.
-  { path: /^\/(today|today\/(next|ways)|wash|loads\/[^/]+|loads\/[^/]+\/hand)$/, need: 'helper', look: true },
+  { path: /^\/(today|today\/(next|ways)|wash|upkeep|loads\/[^/]+|loads\/[^/]+\/hand)$/, need: 'helper', look: true },
 ];
 
 /** Who asks, as far as it matters here. */

@@ -6,7 +6,7 @@ import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { demoHousehold } from '@data/demo/household.ts';
 import { eventText } from '../log/history.ts';
 import { moveWords, outcomeNotes, type LoadNow } from '../sort/move-words.ts';
-import { outlineOf } from './outline.ts';
+import { drawingOf } from './drawing.ts';
 import { currencySign, dryingText, durationText, money, numberWord, plural } from './words.ts';
 
 const h = householdOf(demoHousehold.document);
@@ -120,10 +120,10 @@ describe('numbers in words', () => {
     expect(money(2.094, 'EUR')).toContain('2.09');
     expect(currencySign('EUR')).toBe('€');
   });
-  test('every kind has an outline', () =>
+  test('every kind has a drawing of its own sort', () =>
     expect(
-      ['tshirt', 'jeans', 'dress_light', 'bath_towel', 'sock_crew_pair', 'dress_shirt', 'coat'].map((k) =>
-        outlineOf(k as 'tshirt'),
+      (['tshirt', 'jeans', 'dress_light', 'bath_towel', 'sock_crew_pair', 'dress_shirt', 'coat'] as const).map(
+        drawingOf,
       ),
-    ).toEqual(['top', 'trousers', 'dress', 'flat', 'small', 'top', 'dress']));
+    ).toEqual(['tee', 'trousers', 'dress', 'towel', 'socks', 'shirt', 'coat']));
 });

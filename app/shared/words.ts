@@ -1,4 +1,5 @@
 import { dryingRange } from '@core/drying/drying.ts';
+import { cmPerInch } from '@core/garment/measures.ts';
 /** Plain words for dates, durations and amounts; always with a fixed zone, so that server and browser agree. */
 import { currencySign, moneyText } from '@words/money.ts';
 import { formatInTimeZone } from './zone.ts';
@@ -12,6 +13,10 @@ export const dayAndYear = (at: Date, timeZone: string): string =>
 export const weekday = (at: Date, timeZone: string): string => formatInTimeZone(at, timeZone, { weekday: 'long' });
 export const clockText = (at: Date, timeZone: string): string =>
   formatInTimeZone(at, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+
+/** A length as it was typed: to a millimetre, or to a hundredth of an inch. */
+export const lengthText = (cm: number, inches: boolean): string =>
+  inches ? `${Math.round((cm / cmPerInch) * 100) / 100} in` : `${Math.round(cm * 10) / 10} cm`;
 
 /** From here on hours are told in days. */
 const inDaysFromMin = 48 * 60;

@@ -1,5 +1,4 @@
 /** The sheet beside the machine: one row a pile, with what is set, dosed and hung, and the rules of the house. */
-import { kindFacts } from '@core/garment/kinds.ts';
 import { houseRules, type HouseRules } from '@core/model/household.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { displayDose } from '@core/plan/plan.ts';
@@ -10,6 +9,7 @@ import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { lookInHousehold, type Door } from '@data/client.ts';
 import { ruleWords } from '@words/en/rules.ts';
 import { titleOf } from '@words/text.ts';
+import { kindNames } from '@words/en/things.ts';
 import { notFound } from '../server/request.server.ts';
 import { dayAndYear, durationText } from '../shared/words.ts';
 import type { SymbolView } from '../shared/symbols.ts';
@@ -160,7 +160,7 @@ function rowsOf(
     kinds: kindsText(
       p.garments.flatMap((id) => {
         const g = byId.get(id);
-        return g ? [kindFacts(g.kind).name] : [];
+        return g ? [kindNames[g.kind]] : [];
       }),
     ),
     folds: p.garments.slice(0, mostFolds).flatMap((id) => {

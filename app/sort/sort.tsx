@@ -170,6 +170,9 @@ export async function action(args: Route.ActionArgs) {
 const priorityWords = { gentle: 'Gentle', balanced: 'Balanced', thrifty: 'Thrifty', quick: 'Quick' } as const;
 const Segments = styled(PostForm)`
   display: flex;
+  ${media.phone} {
+    order: 1;
+  }
   border: 1.5px solid var(--hairline);
   border-radius: 14px 4px 4px 14px;
   overflow: hidden;
@@ -316,6 +319,19 @@ const Pair = styled(Rows)`
   }
 `;
 
+/** What few look up: folded until it is asked for. */
+const Later = styled.details`
+  summary {
+    cursor: pointer;
+    min-height: 44px;
+    display: list-item;
+    align-content: center;
+  }
+  h2 {
+    display: inline;
+    font-size: 1.35rem;
+  }
+`;
 const Decided = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -699,15 +715,19 @@ function Board({ v, improving, actionData }: BoardProps) {
       )}
       {v.learnt.length > 0 && (
         <Section>
-          <h2>Reckoned with what was learnt here</h2>
-          <ul>
-            {v.learnt.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-          <p>
-            <Link to="/log/learnt">See what it rests on, or go back to the book</Link>
-          </p>
+          <Later>
+            <summary>
+              <h2>Reckoned with what was learnt here</h2> <Quiet>{v.learnt.length}</Quiet>
+            </summary>
+            <ul>
+              {v.learnt.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+            <p>
+              <Link to="/log/learnt">See what it rests on, or go back to the book</Link>
+            </p>
+          </Later>
         </Section>
       )}
       <Section>

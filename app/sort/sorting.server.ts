@@ -8,7 +8,7 @@ import type { HamperDocument } from '@formats/hamper.ts';
 import type { Door, Transaction } from '@data/client.ts';
 import { askEnough, orderWork, stopWork, workUnderWay } from '@data/works.ts';
 import type { Scope } from '../server/request.server.ts';
-import { firstPlanFrom } from './first-plan.ts';
+import { largeFrom } from './first-plan.ts';
 import { awaitWork, sendWork } from '../behind/await-work.server.ts';
 
 export interface Sorting {
@@ -50,6 +50,6 @@ export const orderSorting = async (
 /** Send it on its way once it is stored, and wait for it as long as a page does. Answers whether it is over. */
 export async function sortNow(door: Door, workId: string, pieces: number): Promise<boolean> {
   await sendWork(door, 'plan', workId);
-  const state = await awaitWork(door, workId, pieces < firstPlanFrom ? patienceMs : largePatienceMs);
+  const state = await awaitWork(door, workId, pieces < largeFrom ? patienceMs : largePatienceMs);
   return state !== 'queued' && state !== 'active';
 }

@@ -1,29 +1,41 @@
 /** What a pushed setting would do to one load: choices from the household's own machine, consequences piece by piece. */
+import { effectNames, effectSize, type EffectSize } from '@words/en/effects.ts';
+import { oddsText } from '@words/odds.ts';
 import { textOf } from '@words/text.ts';
-import { whatIf, type Pushed } from '@core/board/what-if.ts';
-import { detergentClasses } from '@core/model/household.ts';
+import { byHand } from '@core/board/by-hand.ts';
+import { isTinted, leastTold, toldEffects, type ToldKind, type ToldEffect } from '@core/board/told.ts';
+import { whatIf, type PieceEffect, type Pushed } from '@core/board/what-if.ts';
+import { detergentClasses, type Household } from '@core/model/household.ts';
+import { handTemperaturesC } from '@core/price/settings.ts';
 import { tumbleOrder } from '@core/model/orders.ts';
 import { boardOf } from '@formats/board.ts';
-import { householdOf } from '@formats/hamper.ts';
+import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { findLoad } from '@data/loads.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
 import type { ClothView } from '../ui/fold.tsx';
 import { loadFacts, loadTitle, pieceRef } from '../wash/load-view.server.ts';
 import { productClassText } from '../household/product-words.ts';
-import { dryingText, durationText } from '../shared/words.ts';
+import { drawingOf } from '../shared/drawing.ts';
+import { dryingText, durationText, lengthText } from '../shared/words.ts';
+import { preferences } from '../server/preferences.server.ts';
+import type { DrawingId } from '../ui/drawing/drawings.ts';
 
 export interface EffectView {
   what: string;
   size: string;
   odds: string;
-  level: 'fine' | 'watch' | 'bad';
+  level: ToldEffect['level'];
 }
 export interface PieceEffectView {
   id: string;
   name: string;
   cloth: ClothView;
+  drawing: DrawingId;
+  /** How it would look: its tint, its size as a share of what it was, and how many centimetres of its length go. */
   after: ClothView;
-  shrink: number;
+  size: number;
+  lostText: string;
+  tintText: string;
   passes: string[];
   effects: EffectView[];
 }
@@ -31,28 +43,85 @@ export interface WhatIfView {
   loadId: string;
   title: string;
   options: {
-    programmes: [string, string][];
+    /** Programmes of the machines, then the basins. */
+    ways: [string, string][];
     temperatures: [string, string][];
     spins: [string, string][];
     detergents: [string, string][];
     hasDryer: boolean;
   };
-  chosen: { programme: string; temperatureC: string; spinRpm: string; tumble: string; detergent: string };
+  byHand: boolean;
+  chosen: { way: string; temperatureC: string; spinRpm: string; tumble: string; detergent: string };
   asPlanned: boolean;
   summary: string;
   broken: number;
   pieces: PieceEffectView[];
 }
 
-const oddsText = (p: number): string =>
-  p < 0.02
-    ? 'hardly ever'
-    : p < 0.15
-      ? `${Math.round(p * 100)} in 100`
-      : p > 0.98
-        ? 'almost surely'
-        : `${Math.round(p * 10)} in 10`;
-const level = (p: number): EffectView['level'] => (p >= 0.5 ? 'bad' : p >= 0.1 ? 'watch' : 'fine');
+const handPrefix = 'hand/';
+/** What a load may be tried in: every programme, and every basin by hand. */
+interface WayView {
+  key: string;
+  name: string;
+  byHand: boolean;
+  temperaturesC: readonly number[];
+  spinsRpm: readonly number[];
+  push: (temperatureC: number) => Pick<Pushed, 'washer' | 'programme' | 'spinRpm' | 'basin'>;
+}
+function waysOf(household: Household): WayView[] {
+  const several = household.washers.length > 1;
+  const machines = household.washers.flatMap((washer) =>
+    washer.programmes
+      .filter((p) => p.family !== 'rinse-spin')
+      .map((programme): WayView => ({
+        key: `${washer.id}/${programme.id}`,
+        name: several ? `${programme.name}, ${washer.name}` : programme.name,
+        byHand: false,
+        temperaturesC: programme.temperaturesC,
+        spinsRpm: programme.spinsRpm,
+        push: () => ({ washer, programme, spinRpm: 0 }),
+      })),
+  );
+  const basins = household.basins.map((basin): WayView => ({
+    key: `${handPrefix}${basin.id}`,
+    name: `By hand, ${basin.name}`,
+    byHand: true,
+    temperaturesC: handTemperaturesC.filter((c) => c <= Math.max(household.water.hotC, household.water.coldC)),
+    spinsRpm: [0],
+    push: (temperatureC) => ({ ...byHand(basin, temperatureC), basin }),
+  }));
+  return [...machines, ...basins];
+}
+
+/** How large a consequence is, as it is told. */
+function sizeOf(kind: ToldKind, e: PieceEffect, { byHand, spinRpm, inches, nameOf }: Telling): EffectSize {
+  switch (kind) {
+    case 'shrinks':
+      return {
+        kind,
+        percent: e.shrinkPercent,
+        lost: lengthText(e.shrinkCm, inches),
+        feltingPercent: e.feltingPercent > leastTold.feltingPercent ? e.feltingPercent : null,
+      };
+    case 'tint':
+      return { kind, deltaE: e.tint?.deltaE ?? 0, from: e.tint ? nameOf(e.tint.from) : '' };
+    case 'fades':
+      return { kind, deltaE: e.fadeDeltaE, seenAfter: e.washesToGrade4 };
+    case 'creases':
+      return { kind, spinRpm: byHand ? null : spinRpm };
+    case 'sets':
+      return { kind };
+    case 'unclean':
+      return { kind, percent: 100 * e.cleaningDeficit };
+  }
+}
+interface Telling {
+  byHand: boolean;
+  spinRpm: number;
+  inches: boolean;
+  nameOf: (piece: number) => string;
+}
+
 /** The nearest of the offered values to what was asked; the machine has no others. */
 const nearest = (offered: readonly number[], asked: number): number =>
   offered.reduce((best, x) => (Math.abs(x - asked) < Math.abs(best - asked) ? x : best), offered[0] ?? 0);
@@ -63,15 +132,14 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
   const { hamper, plan, load } = view;
   const household = householdOf(hamper.household);
   const board = boardOf(hamper, plan);
-  const programmes = household.washers.flatMap((w) =>
-    w.programmes.filter((p) => p.family !== 'rinse-spin').map((p) => ({ w, p, key: `${w.id}/${p.id}` })),
-  );
-  const planned = `${load.washer ?? ''}/${load.programme ?? ''}`;
-  const asked = query.get('programme');
-  const choice = programmes.find((x) => x.key === asked) ?? programmes.find((x) => x.key === planned) ?? programmes[0];
-  if (!choice) throw notFound('There is no machine to try things on.');
-  const temperatureC = nearest(choice.p.temperaturesC, Number(query.get('temperatureC') ?? load.temperatureC));
-  const spinRpm = nearest(choice.p.spinsRpm, Number(query.get('spinRpm') ?? load.spinRpm));
+  const ways = waysOf(household);
+  const planned =
+    load.method === 'hand' ? `${handPrefix}${load.basin ?? ''}` : `${load.washer ?? ''}/${load.programme ?? ''}`;
+  const asked = query.get('way');
+  const way = ways.find((x) => x.key === asked) ?? ways.find((x) => x.key === planned) ?? ways[0];
+  if (!way) throw notFound('There is no machine and no basin to try things in.');
+  const temperatureC = nearest(way.temperaturesC, Number(query.get('temperatureC') ?? load.temperatureC));
+  const spinRpm = nearest(way.spinsRpm, Number(query.get('spinRpm') ?? load.spinRpm));
   const dryer = household.dryers[0] ?? null;
   const tumble = (dryer && tumbleOrder.find((t) => t === query.get('tumble'))) || 'none';
   const cupboard = detergentClasses.filter((c) => household.products.some((p) => p.class === c && p.remaining !== 0));
@@ -81,8 +149,7 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
     cupboard[0] ??
     'colour';
   const pushed: Pushed = {
-    washer: choice.w,
-    programme: choice.p,
+    ...way.push(temperatureC),
     temperatureC,
     spinRpm,
     tumble,
@@ -90,6 +157,7 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
     catcher: load.additives.some((a) => a.class === 'colour-catcher'),
     dryer,
   };
+  const inches = preferences().units.length === 'in';
   const pieces = load.garments.map((id) => board.ids.indexOf(id)).filter((i) => i >= 0);
   const result = whatIf(board.basket, pieces, pushed, household);
   const docs = new Map(hamper.garments.map((g) => [g.id, g]));
@@ -98,41 +166,30 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
     const doc = docs.get(board.ids[e.piece] ?? '');
     if (!doc) return [];
     const ref = pieceRef(doc);
-    const effects: EffectView[] = [];
-    const add = (what: string, size: string, p: number, show: boolean): void => {
-      if (show) effects.push({ what, size, odds: oddsText(p), level: level(p) });
-    };
-    add(
-      'Shrinks',
-      `${e.shrinkPercent.toFixed(1)} %, about ${e.shrinkCm.toFixed(1)} cm in length${e.feltingPercent > 0.5 ? `, ${e.feltingPercent.toFixed(1)} % by felting, for good` : ''}`,
-      e.shrinkOdds,
-      e.shrinkPercent >= 0.3,
-    );
-    if (e.tint)
-      add('Takes colour', `ΔE ${e.tint.deltaE.toFixed(1)} from ${name(e.tint.from)}`, e.tint.odds, e.tint.deltaE >= 1);
-    add(
-      'Fades',
-      `ΔE ${e.fadeDeltaE.toFixed(2)} a wash${e.washesToGrade4 ? `, seen after about ${e.washesToGrade4}; odds after ten` : ''}`,
-      e.fadeOdds,
-      e.fadeDeltaE >= 0.05,
-    );
-    add('Creases', `${spinRpm} rpm`, e.creaseOdds, e.creaseOdds >= 0.1);
-    add('The stain sets', 'heat before it is gone', e.stainSetOdds, e.stainSetOdds > 0);
-    add(
-      'Stays dirty',
-      `${Math.round(e.cleaningDeficit * 100)} % short of what its soil asks`,
-      e.uncleanOdds,
-      e.cleaningDeficit >= 0.05,
-    );
+    const garment = garmentOf(doc);
+    const effects: EffectView[] = toldEffects(e).map(({ kind, odds, level }) => ({
+      what: effectNames[kind],
+      size: effectSize(sizeOf(kind, e, { byHand: way.byHand, spinRpm, inches, nameOf: name })),
+      odds: oddsText(odds),
+      level,
+    }));
     if (e.dryingHours !== null)
-      effects.push({ what: 'Dries', size: `${dryingText(e.dryingHours)} in this room`, odds: '', level: 'fine' });
+      effects.push({
+        what: effectNames.dries,
+        size: effectSize({ kind: 'dries', time: dryingText(e.dryingHours) }),
+        odds: '',
+        level: 'fine',
+      });
     return [
       {
         id: ref.id,
         name: ref.name,
         cloth: ref.cloth,
-        after: e.tint && e.tint.deltaE >= 1 ? { ...ref.cloth, hex: e.tint.hex } : ref.cloth,
-        shrink: e.shrinkPercent,
+        drawing: drawingOf(garment.kind),
+        after: e.tint && isTinted(e) ? { ...ref.cloth, hex: e.tint.hex } : ref.cloth,
+        size: 1 - e.shrinkPercent / 100,
+        lostText: e.shrinkCm >= leastTold.shrinkCm ? `−${lengthText(e.shrinkCm, inches)}` : '',
+        tintText: e.tint && isTinted(e) ? `tinted by ${name(e.tint.from)}` : '',
         passes: e.passes.map(textOf),
         effects,
       },
@@ -142,20 +199,21 @@ export async function whatIfView({ tx }: Scope, loadId: string, query: URLSearch
     loadId,
     title: loadTitle(loadFacts(hamper, plan, load)),
     options: {
-      programmes: programmes.map((x) => [x.key, household.washers.length > 1 ? `${x.p.name}, ${x.w.name}` : x.p.name]),
-      temperatures: choice.p.temperaturesC.map((c) => [String(c), `${c} °C`]),
-      spins: choice.p.spinsRpm.map((r) => [String(r), r === 0 ? 'no spin' : `${r} rpm`]),
+      ways: ways.map((x) => [x.key, x.name]),
+      temperatures: way.temperaturesC.map((c) => [String(c), `${c} °C`]),
+      spins: way.spinsRpm.map((r) => [String(r), r === 0 ? 'no spin' : `${r} rpm`]),
       detergents: cupboard.map((c) => [c, productClassText(c)]),
       hasDryer: dryer !== null,
     },
-    chosen: { programme: choice.key, temperatureC: String(temperatureC), spinRpm: String(spinRpm), tumble, detergent },
+    byHand: way.byHand,
+    chosen: { way: way.key, temperatureC: String(temperatureC), spinRpm: String(spinRpm), tumble, detergent },
     asPlanned:
-      choice.key === planned &&
+      way.key === planned &&
       temperatureC === load.temperatureC &&
       spinRpm === load.spinRpm &&
       tumble === 'none' &&
       detergent === load.detergent?.class,
-    summary: `${durationText(result.minutes)}, ${result.energyKwh.toFixed(2)} kWh in the machine${result.tumbleKwh > 0 ? `, ${result.tumbleKwh.toFixed(2)} kWh in the dryer` : ''}${result.overfilled ? '; more than this programme takes' : ''}.`,
+    summary: `${durationText(result.minutes)}, ${result.energyKwh.toFixed(2)} kWh ${result.litres === null ? 'in the machine' : `for ${Math.round(result.litres)} l of water with its rinses`}${result.tumbleKwh > 0 ? `, ${result.tumbleKwh.toFixed(2)} kWh in the dryer` : ''}${result.overfilled ? `; more than this ${way.byHand ? 'basin' : 'programme'} takes` : ''}.`,
     broken: rows.filter((r) => r.passes.length > 0).length,
     pieces: rows,
   };

@@ -5,10 +5,10 @@ import { withHousehold } from '../server/request.server.ts';
 import { media } from '../theme/tokens.ts';
 import { Button, LinkButton } from '../ui/button.tsx';
 import { ChoiceField, SelectField } from '../ui/fields.tsx';
-import { Fold } from '../ui/fold.tsx';
+import { Drawing } from '../ui/drawing/drawing.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
-import { whatIfView, type EffectView } from './what-if-view.server.ts';
+import { whatIfView, type EffectView, type PieceEffectView } from './what-if-view.server.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `What if: ${loaderData?.title ?? 'load'} · Neat Fold` },
@@ -44,20 +44,53 @@ const Cards = styled.ul`
     font-size: 1.1rem;
   }
 `;
-/** Two folds laid side by side at their true proportion: before, and after. */
-const Pair = styled.div<{ $shrink: number }>`
+/** Before, and after at the same scale: smaller, and tinted as it would be. */
+const Pair = styled.div`
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 7.5rem)) minmax(0, 1fr);
   gap: 1.2rem;
-  align-items: center;
-  > div:last-child {
-    width: ${(p) => 100 - Math.min(60, p.$shrink)}%;
+  align-items: start;
+  figure {
+    display: grid;
+    gap: 0.3rem;
+    justify-items: center;
   }
-  small {
+  svg {
+    max-height: 8rem;
+  }
+  .was {
+    fill: none;
+    stroke: var(--structure);
+    stroke-dasharray: 2 1.6;
+    stroke-width: 0.8;
+    opacity: 0.8;
+  }
+  figcaption {
     color: var(--ink-soft);
-    font-size: 0.8rem;
+    font-size: 0.85rem;
+    text-align: center;
+  }
+  b {
+    color: var(--madder);
   }
 `;
+function BeforeAfter({ p }: { p: PieceEffectView }) {
+  const shrunk = p.lostText !== '';
+  return (
+    <Pair>
+      <figure>
+        <Drawing id={p.drawing} cloth={p.cloth} />
+        <figcaption>before</figcaption>
+      </figure>
+      <figure>
+        <Drawing id={p.drawing} cloth={p.after} scale={p.size} ghost={shrunk} />
+        <figcaption>
+          {shrunk || p.tintText ? <b>{[p.lostText, p.tintText].filter(Boolean).join(', ')}</b> : 'after: the same'}
+        </figcaption>
+      </figure>
+    </Pair>
+  );
+}
 const Effects = styled.dl`
   display: grid;
   grid-template-columns: 7rem minmax(0, 1fr) auto;
@@ -109,19 +142,16 @@ export default function WhatIf({ loaderData: v }: Route.ComponentProps) {
           void submit(event.currentTarget, { replace: true, preventScrollReset: true });
         }}
       >
-        <SelectField
-          name="programme"
-          label="Programme"
-          defaultValue={v.chosen.programme}
-          options={v.options.programmes}
-        />
+        <SelectField name="way" label="Programme or basin" defaultValue={v.chosen.way} options={v.options.ways} />
         <SelectField
           name="temperatureC"
           label="Temperature"
           defaultValue={v.chosen.temperatureC}
           options={v.options.temperatures}
         />
-        <SelectField name="spinRpm" label="Spin" defaultValue={v.chosen.spinRpm} options={v.options.spins} />
+        {!v.byHand && (
+          <SelectField name="spinRpm" label="Spin" defaultValue={v.chosen.spinRpm} options={v.options.spins} />
+        )}
         <SelectField
           name="detergent"
           label="Detergent"
@@ -164,16 +194,7 @@ export default function WhatIf({ loaderData: v }: Route.ComponentProps) {
               <h2>
                 <Link to={`/pieces/${p.id}`}>{p.name}</Link>
               </h2>
-              <Pair $shrink={p.shrink}>
-                <div>
-                  <Fold cloth={p.cloth} name="" height={34} />
-                  <small>before</small>
-                </div>
-                <div>
-                  <Fold cloth={p.after} name="" height={34} />
-                  <small>after</small>
-                </div>
-              </Pair>
+              <BeforeAfter p={p} />
               {p.passes.length > 0 && (
                 <Notice severity="danger" title="Past its limit">
                   {p.passes.join('; ')}.

@@ -14,16 +14,17 @@ import { Actions, AreaField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
-import { testView } from './test-view.server.ts';
+import { askedAgent, testView } from './test-view.server.ts';
 import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `Test ${loaderData.piece.name}` : 'Test'} · Neat Fold` },
 ];
-export const loader = ({ params, context }: Route.LoaderArgs) =>
-  withHousehold(context, async (scope) =>
-    testView(scope, params.pieceId, (await readHousehold(scope.tx))?.timeZone ?? 'UTC'),
-  );
+export const loader = ({ params, request, context }: Route.LoaderArgs) =>
+  withHousehold(context, async (scope) => {
+    const agent = askedAgent(new URL(request.url).searchParams);
+    return testView(scope, params.pieceId, (await readHousehold(scope.tx))?.timeZone ?? 'UTC', agent);
+  });
 
 export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async (scope, form) => {
@@ -76,7 +77,8 @@ export const action = (args: Route.ActionArgs) =>
         data: { test: { kind, grade, ...(agent === 'water' ? {} : { agent }) } },
       },
     ]);
-    return redirect(`/test/${params.pieceId}?stored`);
+    const asked = askedAgent(new URL(args.request.url).searchParams);
+    return redirect(`/test/${params.pieceId}?${asked ? `agent=${asked}&` : ''}stored`);
   });
 
 const Tests = styled.ol`
@@ -107,10 +109,13 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
       <PageHead>
         <div>
           <h1>
-            {v.piece.name}: {v.undyed ? 'does it bear water?' : 'will it bleed?'}
+            {v.piece.name}:{' '}
+            {v.agent ? `does it bear ${v.agent.name}?` : v.undyed ? 'does it bear water?' : 'will it bleed?'}
           </h1>
           <p>
-            {v.plan.reason ?? 'Nothing asks for a test; you may make one all the same.'}{' '}
+            {v.agent
+              ? 'A drop on a hidden place first: that is all it needs to go on.'
+              : (v.plan.reason ?? 'Nothing asks for a test; you may make one all the same.')}{' '}
             <Link to={`/pieces/${v.piece.id}`}>Label and history</Link>
           </p>
         </div>
@@ -125,9 +130,17 @@ export default function TestPiece({ loaderData: v, actionData }: Route.Component
           </Notice>
         </div>
       )}
-      <Notice title="So far">
-        {v.result} {v.plan.where}
-      </Notice>
+      {v.agent?.passed ? (
+        <Notice title={`It bears ${v.agent.name}`}>
+          <LinkButton href="/soak" $quiet>
+            To the soak
+          </LinkButton>
+        </Notice>
+      ) : (
+        <Notice title="So far">
+          {v.result} {v.plan.where}
+        </Notice>
+      )}
       {v.risk.needed && (
         <Section>
           <h2>Its label says no to water</h2>

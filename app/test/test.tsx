@@ -34,7 +34,7 @@ export default function Tests({ loaderData: v }: Route.ComponentProps) {
   if (v.wanted.length === 0)
     return (
       <Empty title="Nothing to test" action={<LinkButton href="/basket">To the basket</LinkButton>}>
-        Every colour here has shown how it behaves.
+        No colour asks for a test: each has had its first washes, or its test is clear.
       </Empty>
     );
   return (

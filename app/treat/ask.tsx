@@ -1,11 +1,15 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { askableAgents, findPractices, onPiece, together, type Answer } from '@core/chemistry/ask.ts';
+import { onPiece, together, type Answer } from '@core/chemistry/ask.ts';
 import { agentIds } from '@core/chemistry/agents.ts';
 import { clothOf as chemicalCloth } from '@core/chemistry/cloth.ts';
-import { withPoisonCentre } from '@core/chemistry/precautions.ts';
-import { soapDose, soapForStockG, soapNotOn, soapStock } from '@core/chemistry/soap.ts';
+import { agentNames } from '@words/en/things.ts';
+import { withPoisonCentre } from '@words/en/safety.ts';
+import { soapDose, type SoapDose, soapForStockG, soapStock } from '@core/chemistry/soap.ts';
 import { practices } from '@core/stain/practices.ts';
+import { findPractices, practiceWords } from '@words/en/practices.ts';
+import { mixTitles, soapNotOn } from '@words/en/chemistry.ts';
+import { sentenceOf } from '@words/text.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { garmentDocument, listPieces } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
@@ -24,6 +28,21 @@ const number = (text: string | null): number | null => {
   return Number.isFinite(n) && n > 0 && n <= 500 ? n : Number.NaN;
 };
 
+interface AnswerView {
+  verdict: Answer['verdict'];
+  title: string;
+  text: string;
+  danger: boolean;
+}
+const verdictWords = { yes: 'yes', 'with-care': 'yes, with care', no: 'no' } as const;
+const answerView = ({ verdict, mix, lines, danger }: Answer, poisonCentre: string | null): AnswerView => ({
+  verdict,
+  title: mix ? mixTitles[mix] : verdictWords[verdict],
+  text: lines.map((l) => withPoisonCentre(sentenceOf(l), poisonCentre)).join(' '),
+  danger,
+});
+const soapView = ({ refused, ...dose }: SoapDose) => ({ ...dose, refused: refused && sentenceOf(refused) });
+
 export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx, now }) => {
     const query = new URL(request.url).searchParams;
@@ -37,7 +56,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     const home = await readHousehold(tx);
     const hardness = home ? householdOf(home.document).water.hardnessMmolPerL : null;
     return {
-      agents: askableAgents().map((a) => [a.id, a.name] as const),
+      agents: agentIds.map((id) => [id, agentNames[id]] as const).sort((a, b) => a[1].localeCompare(b[1])),
       pieces: pieces.map((p) => [p.row.id, p.row.name] as const),
       asked: {
         agent: agent ?? '',
@@ -49,23 +68,20 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
       },
       onPiece:
         agent && piece
-          ? { about: piece.row.name, answer: onPiece(agent, chemicalCloth(garmentOf(garmentDocument(piece, now)))) }
+          ? {
+              about: piece.row.name,
+              answer: answerView(onPiece(agent, chemicalCloth(garmentOf(garmentDocument(piece, now)))), null),
+            }
           : null,
-      together:
-        agent && other
-          ? (({ lines, ...rest }) => ({
-              ...rest,
-              lines: lines.map((l) => withPoisonCentre(l, home?.poisonCentre ?? null)),
-            }))(together(agent, other))
-          : null,
+      together: agent && other ? answerView(together(agent, other), home?.poisonCentre ?? null) : null,
       practices: word
         ? findPractices(word)
             .slice(0, 6)
-            .map((id) => practices[id])
+            .map((id) => ({ ...practiceWords[id], grade: practices[id].grade }))
         : null,
       hardness,
       soap: {
-        dose: bath !== null && !Number.isNaN(bath) ? soapDose(bath, hardness) : null,
+        dose: bath !== null && !Number.isNaN(bath) ? soapView(soapDose(bath, hardness)) : null,
         stockG: stock !== null && !Number.isNaN(stock) ? soapForStockG(stock) : null,
         error: Number.isNaN(bath) || Number.isNaN(stock) ? 'Litres: give a number up to 500.' : null,
       },
@@ -83,9 +99,9 @@ const gradeWords = {
   folk: 'A custom with little effect',
   harmful: 'It does harm',
 } as const;
-const AnswerBox = ({ title, a }: { title: string; a: Answer }) => (
+const AnswerBox = ({ title, a }: { title: string; a: AnswerView }) => (
   <Notice severity={a.danger ? 'danger' : a.verdict === 'yes' ? 'info' : 'caution'} title={`${title}: ${a.title}`} live>
-    {a.lines.join(' ')}
+    {a.text}
   </Notice>
 );
 

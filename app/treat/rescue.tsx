@@ -1,10 +1,11 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
 import { rescues, type RescueId } from '@core/stain/rescue.ts';
-import { stainFacts } from '@core/stain/stains.ts';
+import { rescueWords } from '@words/en/rescue.ts';
 import { basketState, emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { listPieces } from '@data/garments.ts';
+import { stainNames } from '@words/en/things.ts';
 import type { Route } from './+types/rescue';
 import { freeStainId } from './stain-form.ts';
 import { field, withHousehold, onSubmit, fieldsOf } from '../server/request.server.ts';
@@ -26,8 +27,8 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     const chosen = ids.find((id) => id === query.get('what')) ?? null;
     const told = new Set(query.getAll('piece').slice(0, 200));
     return {
-      list: ids.map((id) => ({ id, title: rescues[id].title })),
-      chosen: chosen && { id: chosen, ...rescues[chosen] },
+      list: ids.map((id) => ({ id, title: rescueWords[id].title })),
+      chosen: chosen && { id: chosen, ...rescues[chosen], ...rescueWords[chosen] },
       pieces: (await listPieces(tx))
         .map((p) => ({
           id: p.row.id,
@@ -75,7 +76,7 @@ export const action = (args: Route.ActionArgs) =>
           ],
         });
       await appendEvents(scope, [
-        { garmentId, kind: 'stained', at: now, data: { note: `${stainFacts(kind).name}, found just now` } },
+        { garmentId, kind: 'stained', at: now, data: { note: `${stainNames[kind]}, found just now` } },
       ]);
       await beginTreatment(scope, garmentId, id);
     }

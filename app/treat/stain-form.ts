@@ -29,6 +29,9 @@ export const heatChoices = {
 export const stainSchema = v.object({
   kind: v.picklist(stainKinds, 'Kind of mark: choose one of the shown.'),
   place: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(40, 'Place: at most 40 letters.'))),
+  side: v.optional(v.picklist(['front', 'back'], 'Place: tap the drawing again.')),
+  x: typedNumber('Place', 0, 100),
+  y: typedNumber('Place', 0, 200),
   sizeCm: typedNumber('Size', 0.1, 100, 'cm'),
   age: v.picklist(ageChoices.map(([id]) => id) as [AgeChoice, ...AgeChoice[]], 'Age: choose one of the shown.'),
   heat: v.picklist(heatEvents, 'Heat: choose one of the shown.'),
@@ -54,6 +57,9 @@ export function toMarkedStain(f: v.InferOutput<typeof stainSchema>, id: string, 
     heatSet: f.heat !== 'none',
     heat: f.heat,
     place: f.place ?? '',
+    ...(f.side !== undefined && f.x !== undefined && f.y !== undefined
+      ? { spot: { side: f.side, x: f.x, y: f.y } }
+      : {}),
     tried: f.tried ?? [],
     sizeCm: f.sizeCm ?? null,
     failedRounds: 0,

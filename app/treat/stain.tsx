@@ -1,13 +1,16 @@
 import { data, Form, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { agents, type AgentId } from '@core/chemistry/agents.ts';
-import { findStains, identify, type Clues } from '@core/stain/identify.ts';
+import type { AgentId } from '@core/chemistry/agents.ts';
+import { firstAidWords } from '@words/en/first-aid.ts';
+import { findStains, stainWords } from '@core/phrase/stain-words.ts';
+import { identify, type Clues } from '@core/stain/identify.ts';
 import { clueWords } from '@words/en/bench.ts';
 import { briefName } from '@words/en/names.ts';
-import { stains, stainKinds, type StainKind } from '@core/stain/stains.ts';
+import { stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { basketState, emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents } from '@data/events.ts';
 import { findPiece } from '@data/garments.ts';
+import { agentNames, stainNames } from '@words/en/things.ts';
 import type { Route } from './+types/stain';
 import { ageChoices, freeStainId, heatChoices, stainSchema, toMarkedStain } from './stain-form.ts';
 import { errorOf, readForm, typedValue } from '../forms/read.ts';
@@ -17,10 +20,10 @@ import { Actions, ChoiceField, FieldGrid, FormStack, NumberField, SelectField, T
 import { Fold } from '../ui/fold.tsx';
 import { NotStored } from '../ui/not-stored.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { Outline } from '../ui/outline.tsx';
+import { MarkPlace } from '../ui/drawing/mark-place.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
 import { clothOf } from '../shared/cloth.ts';
-import { outlineOf } from '../shared/outline.ts';
+import { drawingOf } from '../shared/drawing.ts';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `A mark on ${loaderData.name}` : 'A mark'} · Neat Fold` },
@@ -54,7 +57,7 @@ export const loader = ({ params, request, context }: Route.LoaderArgs) =>
     const asked = word !== '' || Object.values(clues).some((c) => c !== undefined);
     const fits: { kind: StainKind; why: string }[] =
       word !== ''
-        ? findStains(word).map((kind) => ({ kind, why: stains[kind].aliases.join(', ') }))
+        ? findStains(word).map((kind) => ({ kind, why: stainWords[kind].slice(1).join(', ') }))
         : identify(Object.fromEntries(Object.entries(clues).filter(([, x]) => x !== undefined)))
             .slice(0, 6)
             .map(({ kind, fit }) => ({ kind, why: fit === 1 ? 'fits all you said' : 'fits in part' }));
@@ -63,15 +66,15 @@ export const loader = ({ params, request, context }: Route.LoaderArgs) =>
       id: piece.row.id,
       name: piece.row.name,
       cloth: clothOf(piece.row),
-      outline: outlineOf(piece.row.kind),
+      drawing: drawingOf(piece.row.kind),
       clues,
       word,
       asked,
-      fits: fits.map((f) => ({ ...f, name: stains[f.kind].name })),
+      fits: fits.map((f) => ({ ...f, name: stainNames[f.kind] })),
       kind: chosen ?? '',
-      kinds: stainKinds.map((k) => [k, stains[k].name] as const).sort((a, b) => a[1].localeCompare(b[1])),
-      firstAid: chosen ? stains[chosen].firstAid : null,
-      tried: commonlyTried.map((a) => [a, briefName(agents[a].name)] as const),
+      kinds: stainKinds.map((k) => [k, stainNames[k]] as const).sort((a, b) => a[1].localeCompare(b[1])),
+      firstAid: chosen ? firstAidWords[chosen] : null,
+      tried: commonlyTried.map((a) => [a, briefName(agentNames[a])] as const),
     };
   });
 
@@ -90,7 +93,7 @@ export const action = (args: Route.ActionArgs) =>
         garmentId: params.pieceId,
         kind: 'stained',
         at: now,
-        data: { note: `${stains[stain.kind].name}${stain.place ? `, ${stain.place}` : ''}` },
+        data: { note: `${stainNames[stain.kind]}${stain.place ? `, ${stain.place}` : ''}` },
       },
     ]);
     return redirect('/treat');
@@ -230,7 +233,7 @@ export default function BasketStain({ loaderData: v, actionData }: Route.Compone
       <FormStack key={v.kind} style={{ marginTop: '1.75rem' }}>
         <NotStored reply={reply} />
         <Two>
-          <Outline kind={v.outline} name="place" defaultValue={value('place', '')} />
+          <MarkPlace id={v.drawing} cloth={v.cloth} name="place" defaultValue={value('place', '')} />
           <div style={{ display: 'grid', gap: '1.2rem' }}>
             <FieldGrid>
               <SelectField

@@ -3,6 +3,7 @@ import { textOf } from '@words/text.ts';
 import {
   beginBench,
   clockWait,
+  continueBench,
   dueStep,
   mayBegin,
   report,
@@ -13,8 +14,7 @@ import {
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { Procedure } from '@core/stain/treatment.ts';
 import { workplaceOf } from '@core/piece/pretreat.ts';
-import { agents, preparations, type AgentId } from '@core/chemistry/agents.ts';
-import { isTool, tools } from '@core/chemistry/tools.ts';
+import { agents, type AgentId } from '@core/chemistry/agents.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
 import { basketState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
@@ -34,13 +34,6 @@ import {
 } from '@data/treatments.ts';
 import type { Scope } from '../server/request.server.ts';
 
-export const whatName = (id: string): string =>
-  isTool(id)
-    ? tools[id].name
-    : id in preparations
-      ? preparations[id as keyof typeof preparations].name
-      : (agents[id as AgentId]?.name ?? id);
-
 /** The procedure for a mark of a piece as things stand; null when there is no such mark. */
 export async function procedureOfStain({ tx, now }: Scope, piece: Piece, stainId: string): Promise<Procedure | null> {
   const household = await readHousehold(tx);
@@ -55,10 +48,12 @@ export async function procedureOfStain({ tx, now }: Scope, piece: Piece, stainId
 export const outcomesOf = (closed: readonly Treatment[], garmentId: string, stainId: string): (string | null)[] =>
   closed.filter((t) => t.garmentId === garmentId && t.stainId === stainId).map((t) => t.outcome);
 
+/** `before` = the treatment that this one takes over from, its procedure written anew. */
 export async function beginTreatment(
   scope: Scope,
   garmentId: string,
   stainId: string,
+  before?: Pick<Treatment, 'procedure' | 'state'>,
 ): Promise<'begun' | 'no-such-mark' | 'already' | 'in-vain'> {
   const piece = await findPiece(scope.tx, garmentId);
   const procedure = piece && (await procedureOfStain(scope, piece, stainId));
@@ -68,7 +63,7 @@ export async function beginTreatment(
     garmentId,
     stainId,
     procedure,
-    state: beginBench(procedure),
+    state: before ? continueBench(before.procedure, before.state, procedure) : beginBench(procedure),
   }))
     ? 'begun'
     : 'already';
@@ -104,7 +99,7 @@ export async function runClock(scope: Scope, id: string, over = false): Promise<
   const step = t && !t.closedAt && dueStep(t.procedure, t.state);
   if (!t || !step) return 'That step is over; this screen now shows what is due.';
   const wait = mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id));
-  if (wait) return wait.text;
+  if (wait) return textOf(wait.because);
   const startedAt = scope.now.getTime() - (over ? step.minutes * 60_000 : 0);
   await startClock(scope.tx, id, new Date(startedAt), new Date(startedAt + step.minutes * 60_000));
   return null;
@@ -120,7 +115,7 @@ export async function reportCheck(scope: Scope, id: string, from: string, result
     t.clockEndsAt === null
       ? mayBegin(step.agent, t.garmentId, openChemicals(await openTreatments(scope.tx), id))
       : null;
-  if (wait) return wait.text;
+  if (wait) return textOf(wait.because);
   const early = result === 'passed' ? clockWait(step, t.clockEndsAt?.getTime() ?? null, scope.now.getTime()) : null;
   if (early) return textOf(early);
   const next = report(t.procedure, t.state, result);
@@ -155,7 +150,7 @@ export async function reportCheck(scope: Scope, id: string, from: string, result
   await appendEvents(scope, [done, ...test]);
   if (next.end?.kind === 'test-failed') {
     await closeTreatment(scope.tx, id, scope.now, 'rewritten');
-    await beginTreatment(scope, t.garmentId, t.stainId);
+    await beginTreatment(scope, t.garmentId, t.stainId, t);
   }
   return null;
 }

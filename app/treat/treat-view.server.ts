@@ -1,25 +1,30 @@
 /** The stain bench: treatments under way with the step that is due, and the marks that wait. */
-import { precautionsFor, withPoisonCentre, type Precautions, type Session } from '@core/chemistry/precautions.ts';
-import { sentenceOf } from '@words/text.ts';
+import { precautionsFor, type Session } from '@core/chemistry/precautions.ts';
+import { sentenceOf, stopText, textOf } from '@words/text.ts';
+import { chemicalName } from '@words/en/chemistry.ts';
+import { firstAidWords } from '@words/en/first-aid.ts';
+import { ppeWords, safetyTexts } from '@words/en/safety.ts';
 import { briefName } from '@words/en/names.ts';
-import { checkQuestions, stepTitles, testHow, testTitle } from '@words/en/treat.ts';
+import { actionHow, bandWords, checkQuestions, stepTitles, stopWords, testHow, testTitle } from '@words/en/treat.ts';
 import { afterTreatment } from '@core/piece/after-treatment.ts';
 import { warmed, workplaceOf } from '@core/piece/pretreat.ts';
 import { profileOf } from '@core/piece/profile.ts';
-import { actions, stopCodes } from '@core/stain/actions.ts';
 import { dueStep, mayBegin, needsClock, triedInVain } from '@core/stain/bench.ts';
 import { procedureFor } from '@core/stain/procedure.ts';
 import type { TreatmentStep } from '@core/stain/treatment.ts';
-import { stainFacts, type StainKind } from '@core/stain/stains.ts';
+import type { StainKind } from '@core/stain/stains.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
-import { garmentDocument, listPieces } from '@data/garments.ts';
+import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { teach } from '@data/learnt.ts';
 import { readHousehold, type HouseholdView } from '@data/household.ts';
 import { newestPlan, piecesInLoads } from '@data/loads.ts';
 import { closedTreatments, openTreatments, piecesInSoaks, type Treatment } from '@data/treatments.ts';
+import { stainNames } from '@words/en/things.ts';
 import type { Scope } from '../server/request.server.ts';
-import { openChemicals, outcomesOf, whatName } from './treat-actions.server.ts';
+import { openChemicals, outcomesOf } from './treat-actions.server.ts';
 import { clothOf } from '../shared/cloth.ts';
+import { drawingOf } from '../shared/drawing.ts';
+import { drawingFacts, type DrawingId, type Spot } from '../ui/drawing/drawings.ts';
 import { loadFacts, loadTitle, type PieceRef } from '../wash/load-view.server.ts';
 import { durationText, plural } from '../shared/words.ts';
 
@@ -47,6 +52,8 @@ export interface TreatmentView {
   piece: PieceRef;
   stain: string;
   place: string;
+  /** Where the mark is on the drawing of the piece; null = nobody said. */
+  where: { drawing: DrawingId; spot: Spot } | null;
   band: string;
   here: string;
   step: StepView | null;
@@ -64,10 +71,15 @@ export interface WaitingView {
   plan: string;
   stop: string | null;
 }
+/** Protection, and the lines to watch, in words. */
+export interface PrecautionsView {
+  ppe: string;
+  lines: { id: string; text: string }[];
+}
 export interface TreatView {
   treatments: TreatmentView[];
   waiting: WaitingView[];
-  precautions: Precautions | null;
+  precautions: PrecautionsView | null;
   serverNow: number;
   nextUp: string | null;
 }
@@ -78,8 +90,12 @@ const temperatureText = (s: TreatmentStep, hotC: number): string =>
     : s.action === 'iron-through-paper'
       ? `iron ${s.temperatureC} °C`
       : s.wet
-        ? warmed(s, hotC).note || `${s.temperatureC} °C`
+        ? bathText(s, hotC)
         : '';
+const bathText = (s: TreatmentStep, hotC: number): string => {
+  const { note } = warmed(s, hotC);
+  return note ? textOf(note) : `${s.temperatureC} °C`;
+};
 const minutesText = (s: TreatmentStep): string =>
   s.minutes < 1
     ? 'a few seconds'
@@ -90,7 +106,7 @@ const rinseText = (n: number): string => (n === 0 ? '' : n === 1 ? 'then rinse o
 const lower = (name: string): string => briefName(name.charAt(0).toLowerCase() + name.slice(1));
 /** What to do, as a heading. */
 const titleOfStep = (s: TreatmentStep): string =>
-  s.kind === 'test' ? testTitle(lower(whatName(s.what))) : stepTitles[s.action](lower(whatName(s.what)));
+  s.kind === 'test' ? testTitle(lower(chemicalName(s.what))) : stepTitles[s.action](lower(chemicalName(s.what)));
 const timesText = (s: TreatmentStep, done: number): string =>
   s.repeats === 1 ? '' : done === 0 ? `up to ${s.repeats} times` : `time ${done + 1} of at most ${s.repeats}`;
 const dueWords = {
@@ -99,6 +115,8 @@ const dueWords = {
   'if-orange': 'Only if an orange tone is left',
 } as const;
 
+const waitView = (wait: ReturnType<typeof mayBegin>): StepView['wait'] =>
+  wait && { refused: wait.refused, text: textOf(wait.because) };
 function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepView | null {
   const s = dueStep(t.procedure, t.state);
   if (!s) return null;
@@ -108,7 +126,7 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
     of: t.procedure.steps.length,
     title: titleOfStep(s),
     due: dueWords[s.when],
-    how: s.kind === 'test' ? testHow : actions[s.action],
+    how: s.kind === 'test' ? testHow : actionHow[s.action],
     facts: [
       s.dose && s.dose !== 'dry' ? s.dose : '',
       temperatureText(s, hotC),
@@ -117,7 +135,7 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
       rinseText(s.rinses),
       s.gate === 'check-passed' ? 'only after the check before it' : '',
     ].filter(Boolean),
-    because: s.because,
+    because: s.because.map(textOf),
     question: checkQuestions[s.kind === 'test' ? 'hidden-test' : s.check],
     ifFails: s.kind === 'test' ? 'The procedure is written again without it.' : '',
     minutes: s.minutes,
@@ -127,8 +145,16 @@ function stepView(t: Treatment, all: readonly Treatment[], hotC: number): StepVi
       t.clockStartedAt && t.clockEndsAt
         ? { startedAt: t.clockStartedAt.getTime(), endsAt: t.clockEndsAt.getTime() }
         : null,
-    wait: t.clockEndsAt ? null : mayBegin(s.agent, t.garmentId, openChemicals(all, t.id)),
+    wait: t.clockEndsAt ? null : waitView(mayBegin(s.agent, t.garmentId, openChemicals(all, t.id))),
   };
+}
+/** The very point that was tapped, else the middle of the named place. */
+function whereOf(piece: Piece | undefined, stainId: string): TreatmentView['where'] {
+  const mark = piece?.basket?.stains.find((s) => s.id === stainId);
+  if (!piece || !mark) return null;
+  const drawing = drawingOf(piece.row.kind);
+  const spot = mark.spot ?? drawingFacts(drawing).zones.find((z) => z.name === mark.place);
+  return spot ? { drawing, spot: { side: spot.side, x: spot.x, y: spot.y } } : null;
 }
 const aheadOf = (t: Treatment): string[] =>
   t.procedure.steps
@@ -146,9 +172,9 @@ function experience(closed: readonly Treatment[], kind: StainKind): string {
 }
 
 /** What to watch in this household: its poison centre in the fixed texts, and its children. */
-export function precautionsIn(home: HouseholdView | null, session: Session): Precautions {
-  const p = precautionsFor({ ...session, children: home?.children ?? false });
-  return { ...p, lines: p.lines.map((l) => ({ ...l, text: withPoisonCentre(l.text, home?.poisonCentre ?? null) })) };
+export function precautionsIn(home: HouseholdView | null, session: Session): PrecautionsView {
+  const { ppe, lines } = precautionsFor({ ...session, children: home?.children ?? false });
+  return { ppe: ppeWords[ppe], lines: safetyTexts(lines, home?.poisonCentre ?? null) };
 }
 
 export async function treatView({ tx, now }: Scope): Promise<TreatView> {
@@ -187,9 +213,13 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
     return {
       id: t.id,
       piece: ref(t.garmentId),
-      stain: stainFacts(t.procedure.stain.kind).name,
+      stain: stainNames[t.procedure.stain.kind],
       place: t.procedure.stain.place,
-      band: t.procedure.band.text,
+      where: whereOf(
+        pieces.find((p) => p.row.id === t.garmentId),
+        t.stainId,
+      ),
+      band: bandWords[t.procedure.band],
       here: experience(closed, t.procedure.stain.kind),
       step: stepView(t, open, hotC),
       ahead: aheadOf(t),
@@ -197,7 +227,7 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
         end === null || end.kind === 'test-failed'
           ? null
           : end.kind === 'stop'
-            ? { kind: 'stop', text: end.text }
+            ? { kind: 'stop', text: stopText({ stop: end.stop, stopBecause: end.because }) }
             : { kind: 'judge', text: washNext(t) },
     };
   });
@@ -217,19 +247,19 @@ export async function treatView({ tx, now }: Scope): Promise<TreatView> {
               return {
                 piece: ref(g.id),
                 stainId: s.id,
-                stain: stainFacts(s.kind).name,
+                stain: stainNames[s.kind],
                 place: s.place,
-                firstAid: stainFacts(s.kind).firstAid,
-                band: procedure.band.text,
+                firstAid: firstAidWords[s.kind],
+                band: bandWords[procedure.band],
                 here: experience(closed, s.kind),
                 plan:
                   procedure.steps.length === 0
                     ? ''
                     : `${plural(procedure.steps.length, 'step')}, at least ${durationText(minutes)}${procedure.roundsLeft < procedure.rounds ? `; round ${procedure.rounds - procedure.roundsLeft + 1} of ${procedure.rounds}` : ''}`,
                 stop: inVain
-                  ? `Two rounds changed nothing. ${stopCodes['stop-leave'].text}`
+                  ? `Two rounds changed nothing. ${stopWords['stop-leave']}`
                   : procedure.steps.length === 0
-                    ? procedure.stopText
+                    ? stopText(procedure)
                     : null,
               };
             });

@@ -7,6 +7,8 @@ import { field, withHousehold, onSubmit } from '../server/request.server.ts';
 import { beginTreatment, judgeTreatment, leaveTreatment, reportCheck, runClock } from './treat-actions.server.ts';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Swatch } from '../ui/fold.tsx';
+import { Drawing } from '../ui/drawing/drawing.tsx';
+import { MarkPin } from '../ui/drawing/mark-place.tsx';
 import { Explained } from '../ui/explained.tsx';
 import { BeforeYouBegin, Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
@@ -90,6 +92,12 @@ const Card = styled.li`
   }
   header small {
     color: var(--ink-soft);
+  }
+  header .where {
+    width: 4.2rem;
+    grid-row: span 2;
+    grid-column: 2;
+    max-height: 5rem;
   }
   h2 {
     font-size: 1.15rem;
@@ -186,7 +194,19 @@ function Bench({ t, serverNow }: { t: TreatmentView; serverNow: number }) {
     <Card>
       <header>
         <h2>{t.stain}</h2>
-        <Swatch cloth={t.piece.cloth} size={26} />
+        {t.where ? (
+          <Drawing
+            id={t.where.drawing}
+            side={t.where.spot.side}
+            cloth={t.piece.cloth}
+            className="where"
+            label={`The mark on the ${t.where.spot.side} of ${t.piece.name}`}
+          >
+            <MarkPin x={t.where.spot.x} y={t.where.spot.y} />
+          </Drawing>
+        ) : (
+          <Swatch cloth={t.piece.cloth} size={26} />
+        )}
         <small>
           <Link to={`/pieces/${t.piece.id}`}>{t.piece.name}</Link>
           {t.place && `, ${t.place}`}

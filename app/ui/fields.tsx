@@ -34,7 +34,7 @@ const errorText = css`
   color: var(--madder);
   font-weight: 600;
 `;
-const Stack = styled.div`
+export const Stack = styled.div`
   display: grid;
   gap: 0.25rem;
   align-content: start;
@@ -115,13 +115,13 @@ export function TextField({
 /** A number typed as text, so that "2,5" is not swallowed by the browser; the server says what is wrong. */
 export const NumberField = (props: FieldProps & { suffix?: string }) => <TextField {...props} inputMode="decimal" />;
 
-const Select = styled.select`
+export const Select = styled.select`
   ${control}
 `;
 const Area = styled.textarea`
   ${control} padding-top: 0.5rem;
 `;
-const LabelText = styled.label`
+export const LabelText = styled.label`
   ${labelText}
 `;
 const Hint = styled.p`

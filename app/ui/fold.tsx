@@ -85,7 +85,7 @@ const cloth = css`
 const FoldBox = styled.span<{ $height: number; $banded: boolean }>`
   ${cloth} width: 100%;
   min-height: ${(p) => p.$height}px;
-  padding: 0 ${(p) => (p.$banded ? '2.2rem' : '0.9rem')} 0 1.1rem;
+  padding: 0 ${(p) => (p.$banded ? '1.9rem' : '0.6rem')} 0 1rem;
   border-radius: ${(p) => Math.min(22, p.$height / 2)}px 2px 2px ${(p) => Math.min(22, p.$height / 2)}px;
   /* the cut edges of the layers at the open side */
   clip-path: polygon(
@@ -124,14 +124,16 @@ const Band = styled.span`
   -webkit-print-color-adjust: exact;
 `;
 /** A halo in the cloth's own colour keeps the name readable on a texture. */
-const Name = styled.span`
+const Name = styled.span<{ $lines: number }>`
   font-weight: 590;
   font-size: 0.86rem;
   line-height: 1.2;
   min-width: 0;
-  white-space: nowrap;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: ${(p) => p.$lines};
   overflow: hidden;
-  text-overflow: ellipsis;
+  overflow-wrap: anywhere;
   text-shadow:
     0 0 2px var(--cloth),
     0 0 3px var(--cloth),
@@ -168,6 +170,9 @@ function Surface({ cloth: c, bandAt }: { cloth: ClothView; bandAt: number }) {
 /** Height in px that stands for a piece's bulk (litres in the drum), so that stacks compare. */
 export const foldHeight = (bulkL: number): number => Math.round(Math.max(30, Math.min(58, 24 + bulkL * 5.5)));
 
+/** Height of a line of a name, px. */
+const linePx = 17;
+
 export function Fold({ cloth: c, name, height }: { cloth: ClothView; name: ReactNode; height?: number }) {
   const h = height ?? foldHeight(c.bulk);
   return (
@@ -175,7 +180,7 @@ export function Fold({ cloth: c, name, height }: { cloth: ClothView; name: React
       <Surface cloth={c} bandAt={13} />
       <Turn $inset={0} />
       {h > 38 && <Turn $inset={1} />}
-      <Name>{name}</Name>
+      <Name $lines={Math.max(1, Math.floor(h / linePx))}>{name}</Name>
     </FoldBox>
   );
 }
@@ -195,7 +200,7 @@ export function Hung({ cloth: c, name, tucks = 0 }: { cloth: ClothView; name: Re
       {Array.from({ length: tucks }, (_, i) => (
         <Tuck key={i} style={{ top: `${(100 * (i + 1)) / (tucks + 1)}%` }} />
       ))}
-      <Name>{name}</Name>
+      <Name $lines={tucks + 1}>{name}</Name>
     </HungBox>
   );
 }
@@ -208,16 +213,6 @@ const Tuck = styled.i`
   border-top: 1.5px solid currentcolor;
   opacity: 0.35;
 `;
-/** A piece in its own outline, as it lies or hangs. */
-export function Laid({ cloth: c, path }: { cloth: ClothView; path: string }) {
-  return (
-    <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true" width="100%" height="100%">
-      <path d={path} fill={c.hex} stroke="var(--cloth-edge)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
-      {c.texture !== 'plain' && <path d={path} fill={`url(#cloth-${c.texture})`} style={{ color: inkOn(c.hex) }} />}
-    </svg>
-  );
-}
-
 /** The small form that stands wherever a piece is named. */
 export function Swatch({ cloth: c, size = 22 }: { cloth: ClothView; size?: number }) {
   return (

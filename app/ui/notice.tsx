@@ -39,6 +39,9 @@ const Box = styled.div<{ $severity: Severity }>`
   }
   break-inside: avoid;
 `;
+/** A title ends in a full stop unless it asks or calls. */
+const asTitle = (title: string): string => (/[.!?]$/.test(title) ? title : `${title}.`);
+
 export function Notice({
   severity = 'info',
   title,
@@ -56,7 +59,7 @@ export function Notice({
         {shapes[severity]}
       </svg>
       <div>
-        <strong>{title ?? words[severity]}.</strong> {children}
+        <strong>{asTitle(title ?? words[severity])}</strong> {children}
       </div>
     </Box>
   );

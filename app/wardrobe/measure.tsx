@@ -1,8 +1,8 @@
 import { data, Link, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { placesOf, sizeChanges } from '@core/garment/measures.ts';
+import { legTwist, placesOf, sizeChanges } from '@core/garment/measures.ts';
 import { sizeClothOf } from '@core/piece/size-cloth.ts';
-import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
+import { placeWordsOf, sizeAdviceText, twistAdvice } from '@words/en/garment.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { appendEvents } from '@data/events.ts';
 import { preferences } from '../server/preferences.server.ts';
@@ -15,17 +15,14 @@ import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, NumberField } from '../ui/fields.tsx';
 import { MeasureFigure } from './parts/measure-figure.tsx';
 import { Notice } from '../ui/notice.tsx';
-import { outlinePaths } from '../ui/outline.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
-import { outlineOf } from '../shared/outline.ts';
+import { lengthText } from '../shared/words.ts';
+import { drawingOf } from '../shared/drawing.ts';
 import { PostForm } from '../ui/post-form.tsx';
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? `Measure ${loaderData.name}` : 'Measure'} · Neat Fold` },
 ];
-
-/** Stored to a tenth of a millimetre, shown to a millimetre. */
-const cmText = (cm: number): string => String(Math.round(cm * 10) / 10);
 
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async ({ tx, now }) => {
@@ -35,25 +32,35 @@ export const loader = ({ params, context }: Route.LoaderArgs) =>
     const placeWords = placeWordsOf(piece.row.kind);
     const newest = new Map(piece.state.measures.map((m) => [m.place, m.cm] as const));
     const changes = sizeChanges(piece.state.measures, sizeClothOf(garmentOf(garmentDocument(piece, now))));
+    const inches = preferences().units.length === 'in';
+    const length = (cm: number): string => lengthText(cm, inches);
+    const shown = (cm: number | undefined): string => (cm === undefined ? '' : length(cm));
+    const twist = legTwist(piece.state.measures);
     return {
-      unit: preferences().units.length === 'in' ? 'inch' : 'cm',
+      unit: inches ? 'inch' : 'cm',
       id: piece.row.id,
       name: piece.row.name,
-      outline: outlineOf(piece.row.kind),
-      places: places.map((p) => ({ place: p, ...placeWords[p] })),
+      drawing: drawingOf(piece.row.kind),
+      places: places.map((p) => ({ place: p, ...placeWords[p], last: shown(newest.get(p)) })),
       lines: places.map((p) => {
         const c = changes.find((x) => x.place === p);
         return {
           place: p,
           name: placeWords[p].name,
-          text: newest.has(p) ? `${cmText(newest.get(p) ?? 0)} cm` : '',
+          text: shown(newest.get(p)),
           changed: c !== undefined && c.lostPercent >= 1,
         };
       }),
+      twist: twist
+        ? {
+            text: `${placeWords['leg-twist'].name}: ${length(twist.beforeCm)} before, ${length(twist.nowCm)} now.`,
+            advice: twist.turned ? twistAdvice : '',
+          }
+        : null,
       changes: changes.map((c) => ({
         place: c.place,
-        text: `${placeWords[c.place].name}: ${cmText(c.beforeCm)} cm before, ${cmText(c.nowCm)} cm now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
-        advice: sizeAdviceText(c.advice),
+        text: `${placeWords[c.place].name}: ${length(c.beforeCm)} before, ${length(c.nowCm)} now, ${Math.abs(c.lostPercent).toFixed(1)} % ${c.lostPercent >= 0 ? 'lost' : 'gained'}.`,
+        advice: sizeAdviceText(c.advice, length),
       })),
     };
   });
@@ -111,8 +118,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
       ) : (
         <Two>
           <MeasureFigure
-            kind={v.outline}
-            path={outlinePaths[v.outline]}
+            drawing={v.drawing}
             measures={v.lines}
             caption={
               v.changes.length > 0
@@ -136,7 +142,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
                   key={p.place}
                   name={p.place}
                   label={p.name}
-                  hint={p.how}
+                  hint={p.last ? `${p.how}; last ${p.last}` : p.how}
                   defaultValue={reply ? String(typedValue(reply, p.place) ?? '') : ''}
                   error={errorOf(reply, p.place)}
                 />
@@ -148,7 +154,7 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
           </PostForm>
         </Two>
       )}
-      {v.changes.length > 0 && (
+      {(v.changes.length > 0 || v.twist) && (
         <Section>
           <h2>What has changed</h2>
           <Rows>
@@ -157,6 +163,11 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
                 {c.text} {c.advice && <Quiet>{c.advice}</Quiet>}
               </li>
             ))}
+            {v.twist && (
+              <li style={{ padding: '0.5rem 0' }}>
+                {v.twist.text} {v.twist.advice && <Quiet>{v.twist.advice}</Quiet>}
+              </li>
+            )}
           </Rows>
         </Section>
       )}

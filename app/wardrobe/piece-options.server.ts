@@ -3,11 +3,12 @@ import { phrases } from '@core/care-label/label.ts';
 import { phraseWords } from '@words/en/label.ts';
 import { askedColours } from '@core/colour/colour-words.ts';
 import { dyeIds } from '@core/colour/dye.ts';
-import { traitFacts, traitIds } from '@core/construction/traits.ts';
+import { traitIds } from '@core/construction/traits.ts';
 import { fibreIds } from '@core/fibre/fibres.ts';
-import { garmentKinds, kindFacts, uses } from '@core/garment/kinds.ts';
+import { garmentKinds, uses } from '@core/garment/kinds.ts';
 import { useNames } from '@words/en/names.ts';
 import { sizes } from '@core/model/garment.ts';
+import { kindNames, traitNames } from '@words/en/things.ts';
 import { washChoices } from './piece-schema.ts';
 import type { Option } from '../ui/fields.tsx';
 
@@ -31,13 +32,13 @@ export interface PieceOptions {
   fibres: string;
 }
 export const pieceOptions = (): PieceOptions => ({
-  kinds: garmentKinds.map((k) => [k, capital(kindFacts(k).name)] as const).sort((a, b) => a[1].localeCompare(b[1])),
+  kinds: garmentKinds.map((k) => [k, capital(kindNames[k])] as const).sort((a, b) => a[1].localeCompare(b[1])),
   colours: askedColours.map((c) => [c, capital(c)] as const),
   sizes: sizes.map((s) => [s, s] as const),
   dyes: [...dyeIds]
     .reverse()
     .map((d) => [d, d === 'unknown' ? 'Not known (judged by colour)' : capital(d.replace(/-/g, ' '))] as const),
-  traits: traitIds.map((t) => [t, traitFacts(t).name] as const),
+  traits: traitIds.map((t) => [t, traitNames[t]] as const),
   phrases: phrases.map((p) => [p, phraseWords[p]] as const),
   uses: [['', 'By its kind'], ...uses.map((u) => [u, capital(useNames[u])] as const)],
   wash: [['', 'Not stated'], ...washChoices.map((w) => [w, washWords(w)] as const)],

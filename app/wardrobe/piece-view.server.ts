@@ -6,7 +6,6 @@ import { phraseWords } from '@words/en/label.ts';
 import { colourNames } from '@words/en/names.ts';
 import { trustOf, type Trust } from '@core/colour/trust.ts';
 import { bindingBounds, type EnvelopeParameter } from '@core/envelope/envelope.ts';
-import { kindFacts } from '@core/garment/kinds.ts';
 import { dryMassG } from '@core/garment/mass.ts';
 import { profileOf, type Profile } from '@core/piece/profile.ts';
 import { garmentHistory } from '@data/events.ts';
@@ -25,6 +24,7 @@ import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
 import { partings, type PieceState } from '@core/piece/state.ts';
 import { partingNames, stateNames } from '@words/en/piece-line.ts';
 import { stateOf, whereabouts } from '@data/whereabouts.ts';
+import { kindNames } from '@words/en/things.ts';
 import { clockText, dayAndYear, shortDay } from '../shared/words.ts';
 import { wearsText } from '../gather/basket-view.server.ts';
 
@@ -203,7 +203,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
       (shownState === 'drying' && dryAt
         ? `, dry at about ${clockText(dryAt, timeZone)} on ${shortDay(dryAt, timeZone)}`
         : ''),
-    summary: `${kindFacts(row.kind).name}${row.owner ? `, ${row.owner}` : ''} · ${Math.round(dryMassG(garment))} g${row.dryMassG === null ? ' estimated' : ''} · washed ${state.washCount === 1 ? 'once' : `${state.washCount} times`}${state.lastWashedAt ? `, last on ${dayAndYear(state.lastWashedAt, timeZone)}` : ''} · ${wearsText(piece)}`,
+    summary: `${kindNames[row.kind]}${row.owner ? `, ${row.owner}` : ''} · ${Math.round(dryMassG(garment))} g${row.dryMassG === null ? ' estimated' : ''} · washed ${state.washCount === 1 ? 'once' : `${state.washCount} times`}${state.lastWashedAt ? `, last on ${dayAndYear(state.lastWashedAt, timeZone)}` : ''} · ${wearsText(piece)}`,
     photos: (await photosOf(tx, id)).length,
     history: (await garmentHistory(tx, id)).map((e) => ({
       id: e.id,

@@ -1,15 +1,16 @@
 /** Many pieces at once, one typed line each: read, asked about, stored. */
 import { randomUUID } from 'node:crypto';
 import { askedColours, colourWords } from '@core/colour/colour-words.ts';
-import { garmentKinds, kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
+import { garmentKinds, type GarmentKind } from '@core/garment/kinds.ts';
 import { distinctName } from '@core/phrase/distinct-name.ts';
 import { readPieceLine, type PieceLine } from '@core/phrase/piece-line.ts';
-import { stainFacts, stainKinds, type StainKind } from '@core/stain/stains.ts';
+import { stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { washesBefore } from '@core/setup/past-washes.ts';
 import { emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
 import { addGarment, listPieces, type GarmentInput } from '@data/garments.ts';
 import type { MarkedStain } from '@data/schema.ts';
+import { kindNames, stainNames } from '@words/en/things.ts';
 import { field, type Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
 import type { ClothView } from '../ui/fold.tsx';
@@ -55,7 +56,7 @@ const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 export const severalOptions = () => ({
   colours: askedColours.map((c) => [c, capital(c)] as const),
   kinds: garmentKinds
-    .map((k) => [k, capital(k === 'other' ? 'Something else (200 g)' : kindFacts(k).name)] as const)
+    .map((k) => [k, capital(k === 'other' ? 'Something else (200 g)' : kindNames[k])] as const)
     .sort((a, b) => a[1].localeCompare(b[1])),
 });
 
@@ -105,14 +106,23 @@ function answersOf(
 }
 
 /** Marks as a form carries them from one screen to the next: "coffee@cuff;red-wine@". */
-export const marksText = (marks: PieceLine['marks']): string => marks.map((m) => `${m.kind}@${m.place}`).join(';');
+export const marksText = (marks: PieceLine['marks']): string =>
+  marks.map((m) => [m.kind, m.place, m.ageHours ?? ''].join('@')).join(';');
 export const marksOf = (text: string): PieceLine['marks'] =>
   text
     .split(';')
     .map((m) => m.split('@'))
-    .flatMap(([kind = '', place = '']) =>
-      (stainKinds as readonly string[]).includes(kind) ? [{ kind: kind as StainKind, place: place.slice(0, 60) }] : [],
+    .flatMap(([kind = '', place = '', age = '']) =>
+      (stainKinds as readonly string[]).includes(kind)
+        ? [{ kind: kind as StainKind, place: place.slice(0, 60), ageHours: ageOf(age) }]
+        : [],
     );
+const ageOf = (text: string): number | null => {
+  const hours = Number.parseFloat(text);
+  return hours >= 0 && hours <= oldestHours ? hours : null;
+};
+/** A hundred years: no mark is older. */
+const oldestHours = 876_000;
 
 /** Keep a piece with what its line says of it. Returns its id. */
 export async function keepPiece(
@@ -138,7 +148,7 @@ export async function keepPiece(
   const stains: MarkedStain[] = said.marks.map((m, k) => ({
     id: `s${k + 1}`,
     kind: m.kind,
-    ageHours: null,
+    ageHours: m.ageHours,
     heatSet: false,
     place: m.place,
     tried: [],
@@ -150,7 +160,7 @@ export async function keepPiece(
       garmentId: id,
       kind: 'stained',
       at: now,
-      data: { note: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}` },
+      data: { note: `${stainNames[s.kind]}${s.place ? `, ${s.place}` : ''}` },
     });
   await appendEvents(scope, events);
   if (toBasket) await putInBasket(tx, householdId, id, { ...emptyState, odour: said.odour, stains });

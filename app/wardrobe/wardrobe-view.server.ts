@@ -1,6 +1,6 @@
 /** The wardrobe as a list one searches, filters and works through. */
 import { colourClass, labOf, type ColourClass } from '@core/colour/colour.ts';
-import { kindFacts, type GarmentKind } from '@core/garment/kinds.ts';
+import type { GarmentKind } from '@core/garment/kinds.ts';
 import { pieceStates, partings, type PieceState } from '@core/piece/state.ts';
 import { listPieces, type Piece } from '@data/garments.ts';
 import { readHousehold } from '@data/household.ts';
@@ -9,6 +9,7 @@ import { stateOf, whereabouts } from '@data/whereabouts.ts';
 import { householdOf } from '@formats/hamper.ts';
 import { colourNames } from '@words/en/names.ts';
 import { partingNames, partsInWords, stateNames } from '@words/en/piece-line.ts';
+import { kindNames } from '@words/en/things.ts';
 import { adviceOf, wearsText } from '../gather/basket-view.server.ts';
 import type { Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
@@ -72,7 +73,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
   }));
   const words = filter.q.toLowerCase().split(/\s+/).filter(Boolean);
   const matches = told.filter(({ p, state, due }) => {
-    const text = [p.row.name, p.row.owner, kindFacts(p.row.kind).name, partsInWords(p.row.parts), p.row.set ?? '']
+    const text = [p.row.name, p.row.owner, kindNames[p.row.kind], partsInWords(p.row.parts), p.row.set ?? '']
       .join(' ')
       .toLowerCase();
     return (
@@ -88,7 +89,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
     name: p.row.name,
     owner: p.row.owner,
     cloth: clothOf(p.row),
-    what: `${capital(kindFacts(p.row.kind).name)}${p.row.count > 1 ? `, ${p.row.count}` : ''}`,
+    what: `${capital(kindNames[p.row.kind])}${p.row.count > 1 ? `, ${p.row.count}` : ''}`,
     cloths: partsInWords(p.row.parts),
     state,
     stateWords: p.row.retiredBecause ? partingNames[p.row.retiredBecause] : stateNames[state],
@@ -97,7 +98,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
     due,
   }));
   const kinds = [...new Set(pieces.map((p) => p.row.kind))].sort((a: GarmentKind, b: GarmentKind) =>
-    kindFacts(a).name.localeCompare(kindFacts(b).name),
+    kindNames[a].localeCompare(kindNames[b]),
   );
   return {
     rows,
@@ -107,7 +108,7 @@ export async function wardrobeView({ tx, now }: Scope, filter: WardrobeFilter) {
     filter,
     query: queryOf(filter),
     owners: [...new Set(pieces.map((p) => p.row.owner).filter(Boolean))],
-    kinds: kinds.map((k) => [k, capital(kindFacts(k).name)] as const),
+    kinds: kinds.map((k) => [k, capital(kindNames[k])] as const),
     colours: [...new Set(pieces.map(groundClass))].map((c) => [c, capital(colourNames[c])] as const),
     states: [
       ['due', 'Due for a wash or care'] as const,

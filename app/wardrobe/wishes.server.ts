@@ -2,7 +2,6 @@
 import { companyOf } from '@core/board/company.ts';
 import { careOfYear, yearOfOwning } from '@core/board/ownership.ts';
 import { looksAlike } from '@core/colour/shelf.ts';
-import { kindFacts } from '@core/garment/kinds.ts';
 import { loadName } from '@core/plan/load-name.ts';
 import { profileOf } from '@core/piece/profile.ts';
 import { garmentOf, householdOf } from '@formats/hamper.ts';
@@ -12,6 +11,7 @@ import { readHousehold } from '@data/household.ts';
 import { teach } from '@data/learnt.ts';
 import { openWishes, type WishRow } from '@data/wishes.ts';
 import { titleOf } from '@words/text.ts';
+import { kindNames } from '@words/en/things.ts';
 import { everythingDirty, pilesPlan, type Everything } from '../sheet/piles.server.ts';
 import { clothOfDocument } from '../shared/cloth.ts';
 import { money, plural, shortDay } from '../shared/words.ts';
@@ -89,7 +89,7 @@ function wishView(
     name: w.garment.name,
     cloth: clothOfDocument(w.garment),
     day: shortDay(w.at, timeZone),
-    what: `${kindFacts(w.garment.kind).name}${w.owner ? `, for ${w.owner}` : ''}${w.price === null ? '' : `, ${money(w.price, currency)}`}`,
+    what: `${kindNames[w.garment.kind]}${w.owner ? `, for ${w.owner}` : ''}${w.price === null ? '' : `, ${money(w.price, currency)}`}`,
     flags,
     perYear: money(w.price === null ? (care.perYear ?? care.perClean) : year.perYear, currency),
     perYearText:

@@ -8,10 +8,10 @@ import {
   type Look,
   type LookKind,
 } from '@core/run/inspection.ts';
-import { placesOf, sizeChanges, type MeasurePlace } from '@core/garment/measures.ts';
+import { lengthText } from '../shared/words.ts';
+import { isSize, placesOf, sizeChanges, type MeasurePlace } from '@core/garment/measures.ts';
 import { sizeClothOf } from '@core/piece/size-cloth.ts';
 import { labOf } from '@core/colour/colour.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { garmentOf } from '@formats/hamper.ts';
 import { placeWordsOf, sizeAdviceText } from '@words/en/garment.ts';
 import { lookQuestions } from '@words/en/look.ts';
@@ -20,6 +20,7 @@ import type { Finding } from '@data/findings.ts';
 import { garmentDocument, listPieces, type Piece } from '@data/garments.ts';
 import { findLoad, plannedAside, type LoadView } from '@data/loads.ts';
 import { wetNow } from '@data/wet.ts';
+import { stainNames } from '@words/en/things.ts';
 import { preferences } from '../server/preferences.server.ts';
 import { gradeSteps, type GradeView } from '../test/grades.server.ts';
 import { notFound, type Scope } from '../server/request.server.ts';
@@ -81,7 +82,7 @@ function strongestDye(load: LoadView): string {
 function lookTitle(look: Look, names: ReadonlyMap<string, string>): string {
   const { title } = lookQuestions[look.kind];
   if (look.stain)
-    return `${stainFacts(look.stain.kind).name} on ${names.get(look.pieces[0] ?? '') ?? 'one piece'}${look.kind === 'mark-dry' ? ', now dry' : ''}`;
+    return `${stainNames[look.stain.kind]} on ${names.get(look.pieces[0] ?? '') ?? 'one piece'}${look.kind === 'mark-dry' ? ', now dry' : ''}`;
   if (look.kind === 'size') return `Size: ${names.get(look.pieces[0] ?? '') ?? 'one piece'}`;
   return title;
 }
@@ -138,11 +139,12 @@ export async function inspectView(scope: Scope, loadId: string): Promise<Inspect
 function measuresOf(piece: Piece | undefined): LookView['measures'] {
   if (!piece) return [];
   const before = known(piece);
+  const inches = preferences().units.length === 'in';
   return placesOf(piece.row.kind).flatMap((place) => {
     const cm = before.get(place);
-    return cm === undefined
+    return cm === undefined || !isSize({ place })
       ? []
-      : [{ place, name: placeWordsOf(piece.row.kind)[place].name, before: `before: ${cm} cm` }];
+      : [{ place, name: placeWordsOf(piece.row.kind)[place].name, before: `before: ${lengthText(cm, inches)}` }];
   });
 }
 
@@ -166,7 +168,7 @@ function seenView(
   return {
     id: f.look,
     title: stain
-      ? `${stainFacts(stain.kind).name} on ${names.get(f.pieces[0] ?? '') ?? 'one piece'}${f.kind === 'mark-dry' ? ', dry' : ''}`
+      ? `${stainNames[stain.kind]} on ${names.get(f.pieces[0] ?? '') ?? 'one piece'}${f.kind === 'mark-dry' ? ', dry' : ''}`
       : f.kind === 'size'
         ? `Size: ${names.get(f.pieces[0] ?? '') ?? ''}`
         : words.title,
@@ -177,9 +179,10 @@ function seenView(
     lengths:
       f.kind === 'size' && piece
         ? sizeChanges(piece.state.measures, sizeClothOf(garmentOf(garmentDocument(piece)))).flatMap((c) => {
-            const advice = sizeAdviceText(c.advice);
+            const length = (cm: number): string => lengthText(cm, preferences().units.length === 'in');
+            const advice = sizeAdviceText(c.advice, length);
             const { name } = placeWordsOf(piece.row.kind)[c.place];
-            return advice ? [`${name}: ${c.beforeCm} cm before, ${c.nowCm} cm now. ${advice}`] : [];
+            return advice ? [`${name}: ${length(c.beforeCm)} before, ${length(c.nowCm)} now. ${advice}`] : [];
           })
         : [],
     note: f.note,

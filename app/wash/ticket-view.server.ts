@@ -1,19 +1,21 @@
 /** The ticket of one load, planned, running or finished. */
-import { childLines, withPoisonCentre } from '@core/chemistry/precautions.ts';
+import { childLines } from '@core/chemistry/precautions.ts';
+import { safetyWords, withPoisonCentre } from '@words/en/safety.ts';
 import { dryMassG } from '@core/garment/mass.ts';
 import { netNeed } from '@core/piece/nets.ts';
 import { bandOf } from '@core/stain/score.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { mayJoinWithinMin } from '@core/board/join.ts';
 import { walkDue } from '@core/run/walk-state.ts';
 import { troubleAdvice, type Trouble } from '@core/run/trouble.ts';
 import { garmentOf, householdOf, type HamperDocument } from '@formats/hamper.ts';
 import { handTitles } from '@words/en/hand.ts';
+import { bandWords } from '@words/en/treat.ts';
 import { textOf } from '@words/text.ts';
 import type { PlannedGarmentDocument } from '@formats/plan.ts';
-import { listPieces } from '@data/garments.ts';
+import { listPieces, type Piece } from '@data/garments.ts';
 import { findLoad, type LoadView } from '@data/loads.ts';
 import { readHousehold } from '@data/household.ts';
+import { stainNames } from '@words/en/things.ts';
 import type { Scope } from '../server/request.server.ts';
 import { notFound } from '../server/request.server.ts';
 import { loadFacts, loadTitle, pieceRef, type LoadFacts, type PieceRef } from './load-view.server.ts';
@@ -104,6 +106,16 @@ function walkText({ walk, walkState, status }: LoadView): string | null {
   return due ? `Step ${walkState.at + 1} of ${walk.steps.length}: ${handTitles[due.kind]}` : 'All steps done';
 }
 
+/** Every piece that was to be measured first has been, since the plan was made. */
+function measuredNow(load: LoadView, pieces: readonly Piece[]): boolean {
+  const wanted = load.plan.garments.filter((g) => load.load.garments.includes(g.id) && g.prepare.includes('measure'));
+  const since = Date.parse(load.hamper.now);
+  return (
+    wanted.length > 0 &&
+    wanted.every((g) => pieces.find((p) => p.row.id === g.id)?.state.measures.some((m) => Date.parse(m.at) >= since))
+  );
+}
+
 export async function ticketView(scope: Scope, id: string): Promise<TicketView> {
   const { tx, now } = scope;
   const load = await findLoad(tx, id);
@@ -126,8 +138,8 @@ export async function ticketView(scope: Scope, id: string): Promise<TicketView> 
   const product = home?.document.products?.find((p) => p.id === load.load.detergent?.product);
   return {
     children: home?.children
-      ? childLines({ pod: product?.form === 'pod', tub: load.load.method === 'hand' }).map((l) =>
-          withPoisonCentre(l.text, home.poisonCentre),
+      ? childLines({ pod: product?.form === 'pod', tub: load.load.method === 'hand' }).map((id) =>
+          withPoisonCentre(safetyWords[id], home.poisonCentre),
         )
       : [],
     nets: netText(load.hamper, planned, home?.nets ?? { all: 0, withoutMetal: 0 }),
@@ -137,7 +149,7 @@ export async function ticketView(scope: Scope, id: string): Promise<TicketView> 
         return s
           ? refOf(g.id).map((piece) => ({
               piece,
-              text: `${stainFacts(s.kind).name}${s.place ? `, ${s.place}` : ''}: ${bandOf(Math.round(t.odds * 100)).text}`,
+              text: `${stainNames[s.kind]}${s.place ? `, ${s.place}` : ''}: ${bandWords[bandOf(Math.round(t.odds * 100))]}`,
               steps: t.steps.length,
             }))
           : [];
@@ -157,7 +169,7 @@ export async function ticketView(scope: Scope, id: string): Promise<TicketView> 
     subtitle: `${facts.card.subtitle}, ${facts.card.fillText} · load ${load.number + 1} of ${load.plan.loads.length}`,
     status: load.status,
     facts,
-    ticked: load.ticked,
+    ticked: measuredNow(load, pieces) ? [...new Set([...load.ticked, 'measure'])] : load.ticked,
     startedAt: load.startedAt?.getTime() ?? null,
     endsAt: load.endsAt?.getTime() ?? null,
     endsText: clockText(ends, timeZone),

@@ -3,6 +3,7 @@ import { deltaE, labOf, tintedHex } from '../colour/colour.ts';
 import { oddsAbove } from '../units/odds.ts';
 import { garment, household, only } from '../testing/arbitrary.ts';
 import { basketOf } from '../price/basket.ts';
+import { byHand } from './by-hand.ts';
 import { whatIf, type Pushed } from './what-if.ts';
 
 const washer = household.washers[0]!;
@@ -148,4 +149,30 @@ test('odds: even at the limit, rising with the prediction', () => {
 test('a tint stops at the other colour', () => {
   expect(tintedHex('#ffffff', '#ff0000', 1000)).toBe('#ff0000');
   expect(tintedHex('#ffffff', '#ff0000', 0)).toBe('#ffffff');
+});
+test('by hand: the bath of the planner, pressed and rolled, no spin and no felting', () => {
+  const basin = household.basins[0]!;
+  const jumper = { ...wool, weighedDryMassG: 400 };
+  const hand = (change: Partial<Pushed> = {}) =>
+    whatIf(basketOf([jumper], household), [0], push({ ...byHand(basin, 30), basin, ...change }), household);
+  const bath = hand();
+  const piece = bath.pieces[0]!;
+  expect(piece.passes).toEqual([]);
+  expect(piece.creaseOdds).toBe(0);
+  expect(piece.feltingPercent).toBeLessThan(0.5);
+  expect(bath.overfilled).toBe(false);
+  // Fill, move, drain, press and roll take 17 minutes; the soak and the rinses come to that.
+  expect(bath.minutes).toBeGreaterThan(17);
+  expect(bath.litres).toBeGreaterThan(10);
+  expect(bath.energyKwh).toBeGreaterThan(0);
+  expect(hand({ temperatureC: household.water.coldC }).energyKwh).toBe(0);
+  // What the drum spins out stays in, for the air to take.
+  const spun = whatIf(basketOf([jumper], household), [0], push({ spinRpm: 800 }), household).pieces[0]!;
+  expect(piece.dryingHours).toBeGreaterThan(spun.dryingHours ?? 0);
+  const much = { ...jumper, weighedDryMassG: 9000 };
+  expect(whatIf(basketOf([much], household), [0], push({ ...byHand(basin, 30), basin }), household).overfilled).toBe(
+    true,
+  );
+  const sixty = hand({ temperatureC: 60 });
+  expect(sixty.pieces[0]!.passes.map((m) => m.code)).toContain('push.celsius');
 });

@@ -7,7 +7,7 @@ import { tintedHex } from '../colour/colour.ts';
 import { fadeDeltaE } from '../colour/grading.ts';
 import { dryingTimeHours, tumbleRun } from '../drying/drying.ts';
 import { kindFacts } from '../garment/kinds.ts';
-import type { Dryer, Household, Programme, Washer } from '../model/household.ts';
+import type { Basin, Dryer, Household, Programme, Washer } from '../model/household.ts';
 import { actionOrder, respects, tumbleOrder, type Tumble } from '../model/orders.ts';
 import { feltingPercent, totalShrinkPercent, type DryingHeat, type WashEvent } from '../shrinkage/shrinkage.ts';
 import { shrinkClassOf } from '../shrinkage/classes.ts';
@@ -17,7 +17,12 @@ import { bindingBounds, type EnvelopeParameter } from '../envelope/envelope.ts';
 import { say, type Message } from '../message/message.ts';
 import { moistureAfterSpin, spinG, spinWithin } from '../washing/spin.ts';
 import { runKwh, statedFullLoadKwh, waterRowOf } from '../washing/energy.ts';
+import { hotWaterKwh, usableVolumeL } from '../washing/basin.ts';
+import { handDosePerLitre } from '../washing/dose.ts';
+import { moistureAtEnd } from '../piece/care-steps.ts';
 import type { Basket } from '../price/basket.ts';
+import { handBath, handDuration } from '../price/hand-bath.ts';
+import { fillOfSet } from '../price/settings.ts';
 import { agitationOf } from '../shrinkage/agitation.ts';
 import { cleaningEffect } from '../piece/demand.ts';
 import { featuresOf } from '../price/features.ts';
@@ -33,6 +38,8 @@ export interface Pushed {
   detergent: DetergentClass;
   catcher: boolean;
   dryer: Dryer | null;
+  /** By hand: the basin, whose bath, warm water and rinses are then worked out as the planner does. */
+  basin?: Basin;
 }
 
 export interface PieceEffect {
@@ -61,7 +68,10 @@ export interface PieceEffect {
 }
 export interface WhatIf {
   pieces: PieceEffect[];
+  /** Of the machine, or of the warm water of a bath. */
   energyKwh: number;
+  /** Of a bath by hand with its rinses; null in a machine. */
+  litres: number | null;
   tumbleKwh: number;
   tumbleMin: number;
   minutes: number;
@@ -97,6 +107,12 @@ const historyOf = (p: Profile): WashEvent[] =>
           insideOut: p.values.flags.has('inside-out'),
         },
       ];
+
+/** Moisture of a piece when it leaves the water. */
+const wetAfter = (p: Profile, s: Pushed): number =>
+  s.basin
+    ? moistureAtEnd(p, { method: 'hand', spinRpm: 0, drumRadiusM: 0 })
+    : moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM);
 
 /** Which limits of a piece the setting passes, each with the reason of its bound. */
 function passesOf(p: Profile, s: Pushed): Message[] {
@@ -166,6 +182,37 @@ function worstTint(
   return worst;
 }
 
+interface BathRun {
+  minutes: number;
+  energyKwh: number;
+  litres: number;
+  overfilled: boolean;
+}
+/** Millilitres or grams a litre of bath, where the cupboard has no such detergent. */
+const usualPerLitre = 3;
+/** The bath of a push by hand; null in a machine. */
+function bathOf(b: Basket, pieces: readonly number[], s: Pushed, household: Household): BathRun | null {
+  if (!s.basin) return null;
+  const setting = {
+    method: 'hand' as const,
+    basin: s.basin,
+    temperatureC: s.temperatureC,
+    usableL: usableVolumeL(s.basin),
+    bleedMinutes: 0,
+  };
+  const f = featuresOf(b, pieces);
+  const product = household.products.find((p) => p.class === s.detergent && handDosePerLitre(p) !== null);
+  const perLitre = (product && handDosePerLitre(product)) ?? usualPerLitre;
+  const bath = handBath(b, setting, f, perLitre, s.detergent === 'no-rinse-wool');
+  const fills = 1 + bath.rinses;
+  return {
+    minutes: handDuration(bath),
+    energyKwh: hotWaterKwh(bath.hotL * fills, household.water.hotC, household.water.coldC),
+    litres: bath.litres * fills,
+    overfilled: fillOfSet(setting, f) > 1,
+  };
+}
+
 /** Everything a pushed setting would do to these pieces. */
 export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, household: Household): WhatIf {
   const f = featuresOf(b, pieces);
@@ -196,7 +243,7 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
     const limit = s.programme.family === 'wool' ? p.values.woolSpinRpm : p.values.maxSpinRpm;
     const stained = p.garment.stains.length > 0;
     const overCap = p.garment.stains.some((x) => s.temperatureC > markCapC(x, p.garment, false));
-    const x0 = moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM);
+    const x0 = wetAfter(p, s);
     const dry =
       s.tumble === 'none'
         ? dryingTimeHours(p.garment.kind, p.fibre, x0, kindFacts(p.garment.kind).layout, {
@@ -232,7 +279,8 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
     ];
   });
   const fill = f.massKg / s.programme.maxLoadKg;
-  const energyKwh = runKwh({
+  const bath = bathOf(b, pieces, s, household);
+  const machineKwh = runKwh({
     row: waterRowOf(s.programme.family),
     fullKwh: statedFullLoadKwh(s.programme.energyKwhAt, s.temperatureC, household.water.coldC),
     fullWaterL: s.programme.waterL,
@@ -246,7 +294,7 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
   const wet =
     pieces.reduce((m, i) => {
       const p = b.profiles[i];
-      return m + (p ? p.massKg * moistureAfterSpin(p.fibre, s.spinRpm, s.washer.drumRadiusM) : 0);
+      return m + (p ? p.massKg * wetAfter(p, s) : 0);
     }, 0) / Math.max(0.01, f.massKg);
   const tumble =
     s.tumble !== 'none' && s.dryer
@@ -254,10 +302,11 @@ export function whatIf(b: Basket, pieces: readonly number[], s: Pushed, househol
       : null;
   return {
     pieces: effects,
-    energyKwh,
+    energyKwh: bath?.energyKwh ?? machineKwh,
+    litres: bath?.litres ?? null,
     tumbleKwh: tumble?.energyKwh ?? 0,
     tumbleMin: tumble?.minutes ?? 0,
-    minutes: s.programme.durationMin + (tumble?.minutes ?? 0),
-    overfilled: fill > 1,
+    minutes: (bath?.minutes ?? s.programme.durationMin) + (tumble?.minutes ?? 0),
+    overfilled: bath?.overfilled ?? fill > 1,
   };
 }

@@ -1,4 +1,5 @@
 /** Typed label words into the label model. What is not understood is returned, never guessed. */
+import type { Message } from '../message/message.ts';
 import type { Part } from '../model/garment.ts';
 import { readComposition } from '../phrase/composition.ts';
 import { emptyLabel, labelTemperaturesC, type CareLabel, type LabelWash, type Phrase } from './label.ts';
@@ -15,7 +16,7 @@ export interface WholeLabelReading {
   parts: Part[];
   understood: string[];
   rest: string;
-  problems: string[];
+  problems: Message[];
 }
 
 interface Rule {

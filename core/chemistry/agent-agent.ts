@@ -4,19 +4,8 @@
  */
 import { agentGroups, type AgentGroup } from './agents.ts';
 
-export const mixCodes = {
-  ok: 'may share a bath or follow without rinse',
-  r1: 'not together; 1 full rinse between',
-  r2: 'not together; 2 full rinses between',
-  nv: 'never together; in sequence only after 2 full rinses and a fresh bath',
-  np: 'never in the same plan or room session, any order',
-  pl: 'pointless together: one cancels the other; not offered; 1 rinse if in sequence',
-  fl: 'solvent first: evaporate to no smell, then surfactant flush and 1 rinse before anything else; solvent after wet step needs dry cloth',
-  ev: 'one after the other after 5 min evaporation; never mixed in one container',
-  ai: 'air garment 24–48 h outdoors before any bath or heat',
-  no: 'refused agent',
-} as const satisfies Record<string, string>;
-export type MixCode = keyof typeof mixCodes;
+export const mixCodes = ['ok', 'r1', 'r2', 'nv', 'np', 'pl', 'fl', 'ev', 'ai', 'no'] as const;
+export type MixCode = (typeof mixCodes)[number];
 
 const groupMatrix: Record<AgentGroup, string> = {
   'neutral-surf': 'ok ok ok ok ok ok r2 ok r1 no r1 fl pl ok ok ai',
@@ -39,57 +28,18 @@ const groupMatrix: Record<AgentGroup, string> = {
 export const groupCode = (a: AgentGroup, b: AgentGroup): MixCode =>
   groupMatrix[a].split(' ')[agentGroups.indexOf(b)] as MixCode;
 
-export const hazards = {
-  'haz-chlorine': {
-    mix: 'chlorine-bleach + any acid (vinegar, citric, lemon, rust-remover)',
-    forms: 'chlorine gas',
-    text: 'Stop and leave the room now. Open a window only on your way out. Call the poison centre or the emergency number.',
-  },
-  'haz-chloramine': {
-    mix: 'chlorine-bleach + ammonia, urine, sweat-heavy cloth',
-    forms: 'chloramines',
-    text: 'Stop and leave the room now. Do not add anything to neutralise. Call the poison centre or the emergency number.',
-  },
-  'haz-bleach-oxygen': {
-    mix: 'chlorine-bleach + oxygen bleach or peroxide',
-    forms: 'oxygen, heat, splashing; both lost',
-    text: 'Do not combine. Rinse out one fully, then choose.',
-  },
-  'haz-bleach-solvent': {
-    mix: 'chlorine-bleach + alcohol or acetone',
-    forms: 'chlorinated vapour, heat',
-    text: 'Do not combine. Air the room.',
-  },
-  'haz-peracid': {
-    mix: 'peroxide or percarbonate + vinegar or acid, stored or hot',
-    forms: 'peracetic acid',
-    text: 'Do not premix. It burns eyes and skin.',
-  },
-  'haz-peroxide-acetone': {
-    mix: 'peroxide or percarbonate + acetone (worse with acid)',
-    forms: 'unstable peroxide',
-    text: 'Never bring these together. Rinse and air first.',
-  },
-  'haz-so2': {
-    mix: 'reducer + acid',
-    forms: 'sulphur dioxide',
-    text: 'Stop and leave the room. Air it from outside. Call the poison centre if breathing is hard.',
-  },
-  'haz-redox': { mix: 'reducer + any bleach', forms: 'heat, gas', text: 'Use one only, two rinses apart.' },
-  'haz-pressure': {
-    mix: 'mixed oxygen-bleach bath, or vinegar + soda, in a closed bottle',
-    forms: 'burst',
-    text: 'Never close a bottle of mixed bath.',
-  },
-  'haz-fire': {
-    mix: 'solvent vapour, oily cloth, drying oil, fuel',
-    forms: 'flame, self-heating',
-    text: 'No heat, spark or smoking. Lay oily rags flat outside; no heaps.',
-  },
-  'haz-cyano': {
-    mix: 'instant glue + cotton or wool',
-    forms: 'heat, smoke, burn',
-    text: 'Do not touch. Let it cure and cool.',
-  },
-} as const satisfies Record<string, { mix: string; forms: string; text: string }>;
-export type HazardId = keyof typeof hazards;
+/** What forms when two meet; in words, and what to do then, in `words/`. */
+export const hazardIds = [
+  'haz-chlorine',
+  'haz-chloramine',
+  'haz-bleach-oxygen',
+  'haz-bleach-solvent',
+  'haz-peracid',
+  'haz-peroxide-acetone',
+  'haz-so2',
+  'haz-redox',
+  'haz-pressure',
+  'haz-fire',
+  'haz-cyano',
+] as const;
+export type HazardId = (typeof hazardIds)[number];

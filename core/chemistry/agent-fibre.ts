@@ -33,50 +33,51 @@ export const matrixColumns = [
 ] as const;
 export type MatrixColumn = (typeof matrixColumns)[number];
 
-export const conditions = {
-  'c-test': 'only after a hidden-spot test with it: 1 drop, 5 min, a white cloth stays white',
-  'c-fast': 'only when the colour is fast: by test, or three washes without bleeding',
-  'c-bleed': 'expect colour loss: alone or with its own colour, at most 30 °C, inside out',
-  'c-10': 'at most 10 min and 30 °C, then rinse',
-  'c-30': 'at most 30 min and 40 °C, then rinse',
-  'c-cool': 'cool only: 30 °C (acrylic and elastic 40 °C)',
-  'c-dil': 'half strength, at most 10 min',
-  'c-white': 'only undyed and unprinted; chlorine only under an empty triangle',
-  'c-label': 'only if the labels of piece and product both allow it',
-  'c-rinse': 'rinse twice; never let it dry in the cloth',
-  'c-spot': 'on a spot up to 10 cm only, never in a bath',
-  'c-rare': 'at most every third wash',
-  'c-coat': 'at most every third wash',
-  'c-weak': 'weak when wet: no brush, no wringing, lift it in a net',
-  'c-soap': 'only a bar made for wool, rubbed on the hands, at most 30 °C, two rinses',
-  'c-trim': 'keep it 3 cm away from metal, or take the trim off; soak at most 30 min',
-  'c-noheat': 'air it until no smell is left, then rinse with a surfactant; no heat',
-  'c-damp': 'with a barely damp cloth only, then dry flat for a day',
-  'c-dry': 'dry only, then brush off',
-  'c-dryout': 'support it wet, dry it within a day, break the clumps',
-  'c-lowheat': 'low heat only, where the label allows the dryer',
-  'c-nocontact': 'no direct contact',
-} as const satisfies Record<string, string>;
-export type ConditionCode = keyof typeof conditions;
+/** What a code asks for stands in `words/`. */
+export const conditionCodes = [
+  'c-test',
+  'c-fast',
+  'c-bleed',
+  'c-10',
+  'c-30',
+  'c-cool',
+  'c-dil',
+  'c-white',
+  'c-label',
+  'c-rinse',
+  'c-spot',
+  'c-rare',
+  'c-coat',
+  'c-weak',
+  'c-soap',
+  'c-trim',
+  'c-noheat',
+  'c-damp',
+  'c-dry',
+  'c-dryout',
+  'c-lowheat',
+  'c-nocontact',
+] as const;
+export type ConditionCode = (typeof conditionCodes)[number];
 
-export const neverCodes = {
-  'x-alkali': 'alkali swells, weakens or dulls the fibre',
-  'x-protease': 'the enzyme eats protein fibre',
-  'x-chlorine': 'chlorine yellows, hardens or dissolves the fibre',
-  'x-dissolve': 'it softens or dissolves the fibre',
-  'x-swell': 'elastic fibre and rubber swell and lose their stretch',
-  'x-strip': 'it takes dye or print away',
-  'x-print': 'it lifts the print',
-  'x-skin': 'it hardens, stains or de-tans skin',
-  'x-coat': 'its film blocks loft, stretch or wicking',
-  'x-corrode': 'it corrodes metal, which then damages the cloth',
-  'x-acid': 'acid weakens the fibre',
-  'x-salt': 'salt damages the fibre or its finish',
-  'x-nodryer': 'it does not go into a dryer',
-  'x-refuse': 'it is never offered',
-  'x-na': 'it does nothing useful here',
-} as const satisfies Record<string, string>;
-export type NeverCode = keyof typeof neverCodes;
+export const neverCodes = [
+  'x-alkali',
+  'x-protease',
+  'x-chlorine',
+  'x-dissolve',
+  'x-swell',
+  'x-strip',
+  'x-print',
+  'x-skin',
+  'x-coat',
+  'x-corrode',
+  'x-acid',
+  'x-salt',
+  'x-nodryer',
+  'x-refuse',
+  'x-na',
+] as const;
+export type NeverCode = (typeof neverCodes)[number];
 export type FibreCode = 'ok' | ConditionCode | NeverCode;
 
 /** One row per agent, codes in the order of the columns. */

@@ -1,20 +1,20 @@
 /** Whether a piece bears an agent, and on what conditions: the worst code over its fibres, dye, print, trims and finishes, then its label and its tests. */
 import { agentFacts, isDetergent, type AgentId } from './agents.ts';
 import {
-  conditions,
+  conditionCodes,
   fibreCode,
   finishNever,
   matrixColumns,
-  neverCodes,
   type ConditionCode,
-  type MatrixColumn,
   type NeverCode,
 } from './agent-fibre.ts';
 import { hasAny, testedWith, type Cloth } from './cloth.ts';
+import type { FibreId } from '../fibre/fibres.ts';
+import { say, type Message } from '../message/message.ts';
 
 export interface Never {
   code: NeverCode;
-  because: string;
+  because: Message;
 }
 export interface Bearing {
   never: Never | null;
@@ -38,35 +38,25 @@ export const bleachingAgents: readonly AgentId[] = [
   'peroxide-3',
   'chlorine-bleach',
 ];
-/** Groups that count as water and detergents: three washes without bleeding are evidence enough. */
-const columnWords: Partial<Record<MatrixColumn, string>> = {
-  'modal-lyocell': 'modal or lyocell',
-  'mohair-alpaca-angora': 'mohair, alpaca or angora',
-  'metallic-thread': 'metallic yarn',
-  'raw-indigo': 'raw indigo',
-  'elastic-trim': 'elastic',
-  'metal-trim': 'metal parts',
-  dyed: 'dyed cloth',
-  undyed: 'undyed cloth',
-  print: 'a print',
-};
-export const columnName = (c: MatrixColumn): string => columnWords[c] ?? c;
-const isCondition = (code: string): code is ConditionCode => code in conditions;
-const never = (code: NeverCode, where: string): Never => ({ code, because: `${where}: ${neverCodes[code]}` });
+const isCondition = (code: string): code is ConditionCode => (conditionCodes as readonly string[]).includes(code);
+const neverOn = (code: NeverCode, fibre: FibreId): Never => ({
+  code,
+  because: say('chem.never-fibre', { fibre, never: code }),
+});
 
 /** Fibres whose own rows stand in no column: what they add. */
 function extraNever(agent: AgentId, cloth: Cloth): Never | null {
   const solvent = agentFacts(agent).group === 'flam-solvent';
-  if (cloth.fibres.has('coated') && solvent) return never('x-swell', 'coating');
-  if (cloth.fibres.has('cupro') && agent === 'acetone') return never('x-dissolve', 'cupro');
+  if (cloth.fibres.has('coated') && solvent) return neverOn('x-swell', 'coated');
+  if (cloth.fibres.has('cupro') && agent === 'acetone') return neverOn('x-dissolve', 'cupro');
   if (
     cloth.fibres.has('polypropylene') &&
     (agent === 'solvent-spotter' || agent === 'mineral-spirits' || agent === 'soft-fat')
   )
-    return never('x-swell', 'polypropylene');
+    return neverOn('x-swell', 'polypropylene');
   for (const f of cloth.finishes)
     if ((finishNever[f] as readonly AgentId[]).includes(agent))
-      return { code: 'x-refuse', because: `${f.replace('-', ' ')} finish: it would harm it` };
+      return { code: 'x-refuse', because: say('chem.never-finish', { finish: f }) };
   return null;
 }
 
@@ -79,31 +69,30 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
     const code = fibreCode(agent, c);
     if (code === 'ok') continue;
     if (isCondition(code)) found.add(code);
-    else blocked ??= never(code, columnName(c));
+    else blocked ??= { code, because: say('chem.never', { column: c, never: code }) };
   }
   if (cloth.absorbs && (found.has('c-rare') || found.has('c-coat')))
-    blocked ??= { code: 'x-coat', because: 'its film keeps towels and sportswear from taking up water' };
+    blocked ??= { code: 'x-coat', because: say('chem.film') };
   if (agentFacts(agent).group === 'flam-solvent') found.add('c-noheat');
   let needsTest = false;
   const test = testedWith(cloth, agent);
   if (bleachingAgents.includes(agent)) {
-    if (cloth.labelBleach === 'none') blocked ??= { code: 'x-refuse', because: 'its label forbids bleach' };
+    if (cloth.labelBleach === 'none') blocked ??= { code: 'x-refuse', because: say('chem.label-no-bleach') };
     else if (agent === 'chlorine-bleach' && cloth.labelBleach !== 'any')
-      blocked ??= { code: 'x-chlorine', because: 'chlorine needs an empty triangle on the label' };
+      blocked ??= { code: 'x-chlorine', because: say('chem.chlorine-label') };
     else if (cloth.labelBleach === null) needsTest = true;
   }
-  if (found.has('c-white') && !cloth.plainWhite)
-    blocked ??= { code: 'x-strip', because: 'only on undyed cloth without print' };
+  if (found.has('c-white') && !cloth.plainWhite) blocked ??= { code: 'x-strip', because: say('chem.only-undyed') };
   if (found.has('c-test')) needsTest = true;
   if (found.has('c-fast') && cloth.fastness !== 'fast') {
     const washing = agent === 'water' || isDetergent(agent);
     // A trace leaves the cold flush open, with an eye on the dye.
     if (washing && (cloth.fastness === 'strong' || (cloth.fastness === 'trace' && agent !== 'water')))
-      blocked ??= { code: 'x-strip', because: 'its dye runs' };
+      blocked ??= { code: 'x-strip', because: say('chem.dye-runs') };
     else needsTest = true;
   } else if (found.has('c-fast') && agent !== 'water' && !isDetergent(agent)) needsTest = true;
   if (needsTest && test === 'failed' && agent !== 'water')
-    blocked ??= { code: 'x-strip', because: 'the test with it failed' };
+    blocked ??= { code: 'x-strip', because: say('chem.test-failed') };
   if (test === 'passed') needsTest = false;
   const elastic =
     hasAny(cloth, ['acrylic', 'elastane', 'elastic-trim']) &&
@@ -111,7 +100,7 @@ export function bearingOf(agent: AgentId, cloth: Cloth): Bearing {
   const has = (c: ConditionCode): boolean => found.has(c);
   return {
     never: blocked,
-    conditions: (Object.keys(conditions) as ConditionCode[]).filter((c) => found.has(c)),
+    conditions: conditionCodes.filter((c) => found.has(c)),
     needsTest,
     mostC: Math.min(
       has('c-10') || has('c-soap') || has('c-bleed') ? 30 : Infinity,

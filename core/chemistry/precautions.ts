@@ -1,7 +1,7 @@
 /** Which safety lines and protection a session shows: chosen by trigger, at most five, the most severe first; where children are about, what concerns them besides. */
 import { stainFacts, type StainKind } from '../stain/stains.ts';
 import { agentFacts, stockOf } from './agents.ts';
-import { ppe, safetyLines, type PpeId, type SafetyLineId } from './safety.ts';
+import type { PpeId, SafetyLineId } from './safety.ts';
 import type { Chemical } from './sequence.ts';
 
 /** Gas, fire, poison, scald, other: the order of showing. */
@@ -46,13 +46,6 @@ const ppeOrder: readonly PpeId[] = [
 ];
 const biological: readonly StainKind[] = ['urine', 'vomit', 'faeces', 'blood-fresh', 'blood-dried'];
 
-/** The fixed text with the household's own number in it; without one it names the local centre. */
-export const withPoisonCentre = (text: string, number: string | null): string =>
-  text.replace(
-    /\b(?:the|your) poison centre\b/g,
-    number ? `the poison centre (${number})` : 'your local poison centre',
-  );
-
 export interface Session {
   agents: readonly Chemical[];
   stains: readonly StainKind[];
@@ -60,20 +53,14 @@ export interface Session {
   bulkSoakKg?: number;
   /** Children live here or visit. */ children?: boolean;
 }
-export interface SafetyLine {
-  id: SafetyLineId;
-  text: string;
-  defer: string | null;
-}
 export interface Precautions {
-  ppe: string;
-  lines: SafetyLine[];
+  ppe: PpeId;
+  lines: SafetyLineId[];
 }
-const lineOf = (id: SafetyLineId): SafetyLine => ({ id, text: safetyLines[id].text, defer: safetyLines[id].defer });
 
 /** What a load asks for where children are about: products out of reach, pods if it takes one, the tub if it is washed in one. */
-export const childLines = (load: { pod: boolean; tub: boolean }): SafetyLine[] =>
-  childLineIds.filter((id) => id === 'children' || (id === 'pods' ? load.pod : load.tub)).map(lineOf);
+export const childLines = (load: { pod: boolean; tub: boolean }): SafetyLineId[] =>
+  childLineIds.filter((id) => id === 'children' || (id === 'pods' ? load.pod : load.tub));
 
 export function precautionsFor(s: Session): Precautions {
   const stock = [...new Set(s.agents.map(stockOf))];
@@ -121,5 +108,5 @@ export function precautionsFor(s: Session): Precautions {
         : highest;
   const shown = severity.filter((id) => on.has(id)).slice(0, most);
   const added = s.children ? childLineIds.filter((id) => !shown.includes(id)) : [];
-  return { ppe: ppe[set], lines: [...shown, ...added].map(lineOf) };
+  return { ppe: set, lines: [...shown, ...added] };
 }

@@ -3,16 +3,31 @@
  * people do it all the same. Pair exceptions override the group code.
  */
 import { agentFacts, stockOf, type AgentGroup, type AgentId, type PreparationId } from './agents.ts';
-import { groupCode, hazards, type HazardId, type MixCode } from './agent-agent.ts';
+import { groupCode, type HazardId, type MixCode } from './agent-agent.ts';
 
 export type Chemical = AgentId | PreparationId;
+
+export const pairReasons = [
+  'enzyme-first',
+  'acid-stops-enzyme',
+  'takes-fat-away',
+  'softener-first',
+  'as-the-label-mixes',
+  'softener-blocks-sheet',
+  'cancel-each-other',
+  'fix-after-wash',
+  'one-finish',
+  'alcohol-mixes',
+  'one-at-a-time',
+] as const;
+export type PairReason = (typeof pairReasons)[number];
 
 interface PairRule {
   first: readonly AgentId[];
   then: readonly AgentId[];
   code: MixCode;
   /** Holds in this order only. */ ordered?: boolean;
-  why: string;
+  why: PairReason;
 }
 const surfactants: readonly AgentId[] = [
   'det-delicate',
@@ -40,17 +55,17 @@ const detergents: readonly AgentId[] = [
 ];
 // prettier-ignore
 export const pairRules: readonly PairRule[] = [
-  { first: ['enzyme-prespotter'], then: ['washing-soda'], code: 'r1', why: 'High pH stops the enzyme: the enzyme first.' },
-  { first: ['enzyme-prespotter'], then: ['vinegar-white', 'citric-acid'], code: 'r1', why: 'Acid stops the enzyme: rinse between.' },
-  { first: ['soft-fat', 'glycerine'], then: ['soap-dish'], code: 'ok', ordered: true, why: 'The dish liquid takes the fat away.' },
-  { first: ['soap-bar', 'soap-homemade'], then: ['water-softener'], code: 'ok', why: 'Softener first.' },
-  { first: ['chlorine-bleach'], then: ['washing-soda'], code: 'r1', why: 'Only as the label mixes them.' },
-  { first: ['fabric-softener'], then: ['dye-trap-sheet'], code: 'r1', why: 'Softener blocks the sheet: the sheet in the wash, softener last.' },
-  { first: ['hygiene-rinse'], then: detergents, code: 'r1', why: 'They cancel each other: only in the last rinse.' },
-  { first: ['dye-fixative'], then: detergents, code: 'r1', why: 'Fix after the wash, then rinse.' },
-  { first: ['starch'], then: ['fabric-softener'], code: 'pl', why: 'One finish only.' },
-  { first: ['isopropyl-alcohol'], then: ['water', ...surfactants], code: 'ok', ordered: true, why: 'Alcohol mixes with water; no smell must be left before drum, dryer or iron.' },
-  { first: ['isopropyl-alcohol'], then: ['acetone'], code: 'ev', why: 'One at a time.' },
+  { first: ['enzyme-prespotter'], then: ['washing-soda'], code: 'r1', why: 'enzyme-first' },
+  { first: ['enzyme-prespotter'], then: ['vinegar-white', 'citric-acid'], code: 'r1', why: 'acid-stops-enzyme' },
+  { first: ['soft-fat', 'glycerine'], then: ['soap-dish'], code: 'ok', ordered: true, why: 'takes-fat-away' },
+  { first: ['soap-bar', 'soap-homemade'], then: ['water-softener'], code: 'ok', why: 'softener-first' },
+  { first: ['chlorine-bleach'], then: ['washing-soda'], code: 'r1', why: 'as-the-label-mixes' },
+  { first: ['fabric-softener'], then: ['dye-trap-sheet'], code: 'r1', why: 'softener-blocks-sheet' },
+  { first: ['hygiene-rinse'], then: detergents, code: 'r1', why: 'cancel-each-other' },
+  { first: ['dye-fixative'], then: detergents, code: 'r1', why: 'fix-after-wash' },
+  { first: ['starch'], then: ['fabric-softener'], code: 'pl', why: 'one-finish' },
+  { first: ['isopropyl-alcohol'], then: ['water', ...surfactants], code: 'ok', ordered: true, why: 'alcohol-mixes' },
+  { first: ['isopropyl-alcohol'], then: ['acetone'], code: 'ev', why: 'one-at-a-time' },
 ];
 
 /** What holds for `b` after `a` (or beside it). */
@@ -91,7 +106,6 @@ export function hazardOf(a: Chemical, b: Chemical): HazardId | null {
   if (new Set([x, y]).has('baking-soda') && both(is('alkali'), is('acid'))) return 'haz-pressure';
   return null;
 }
-export const hazardText = (id: HazardId): string => hazards[id].text;
 
 /** Rinses that a pair needs between; Infinity = never in one sequence. */
 export function rinsesBetween(code: MixCode): number {
@@ -127,7 +141,7 @@ export interface SequenceProblem {
   first: number;
   then: number;
   code: MixCode;
-  text: string;
+  problem: 'never' | 'rinses' | 'solvent-gone' | 'dry-cloth';
 }
 
 const volatile: readonly AgentId[] = ['solvent-spotter', 'mineral-spirits', 'acetone'];
@@ -148,17 +162,12 @@ export function sequenceProblems(steps: readonly SequenceStep[]): SequenceProble
       const b = steps[j] as SequenceStep;
       if (b.agent !== null) {
         const code = mixCode(a.agent, b.agent);
-        const problem = (text: string): void => {
-          out.push({ first: i, then: j, code, text });
+        const problem = (is: SequenceProblem['problem']): void => {
+          out.push({ first: i, then: j, code, problem: is });
         };
-        if (rinses < rinsesBetween(code))
-          problem(
-            rinsesBetween(code) === Infinity
-              ? 'never in one plan'
-              : `needs ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between, has ${rinses}`,
-          );
-        if (mustEvaporate(a.agent) && !isSolvent(b.agent) && !aired) problem('the solvent must be gone first');
-        if (volatile.includes(stockOf(b.agent)) && wetBetween) problem('the solvent needs dry cloth');
+        if (rinses < rinsesBetween(code)) problem(rinsesBetween(code) === Infinity ? 'never' : 'rinses');
+        if (mustEvaporate(a.agent) && !isSolvent(b.agent) && !aired) problem('solvent-gone');
+        if (volatile.includes(stockOf(b.agent)) && wetBetween) problem('dry-cloth');
       }
       if (b.airs) {
         aired = true;

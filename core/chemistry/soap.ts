@@ -1,4 +1,6 @@
 /** Home-made soap solution: how much to grate, what lime eats of it, and when it is no use. Lime soap by the mass of the calcium salt. */
+import { say, type Message } from '../message/message.ts';
+
 export const soapStock = {
   gPerL: 20,
   leastGPerL: 10,
@@ -21,7 +23,7 @@ export interface SoapDose {
   lossG: number;
   soapG: number;
   stockMl: number;
-  refused: string | null;
+  refused: Message | null;
   sodaAshG: number;
   sodaCrystalsG: number;
 }
@@ -33,11 +35,11 @@ export function soapDose(bathL: number, hardness: number | null, gPerL: number =
   const stockMl = (soapG / gPerL) * 1000;
   const refused =
     hardness === null
-      ? 'The hardness of the water is not known.'
+      ? say('soap.hardness-unknown')
       : h >= tooHard
-        ? 'The water is too hard: most of the soap would turn into scum.'
+        ? say('soap.too-hard')
         : stockMl > mostStockMl
-          ? 'More than 1.5 litres of solution: take a detergent.'
+          ? say('soap.too-much')
           : null;
   return {
     lossG,
@@ -48,5 +50,3 @@ export function soapDose(bathL: number, hardness: number | null, gPerL: number =
     sodaCrystalsG: bathL * h * ashGPerLPerMmol * crystalsPerAsh,
   };
 }
-export const soapNotOn =
-  'Never on wool, silk, down, acetate, sportswear, water-repellent or flame-resistant cloth; into the drum by cup, not the drawer; no vinegar in the same bath.';

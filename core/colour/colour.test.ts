@@ -161,9 +161,10 @@ describe('what tests say', () => {
     expect([
       history([5]).earnedForWhite,
       history([4, 5], 0).earned,
+      history([5, 5, 5, 5]).earnedForWhite,
       history([5, 5, 5, 5, 5]).earnedForWhite,
       history([5, 5, 5, 5, 3, 5]).earnedForWhite,
-    ]).toEqual([false, true, true, false]);
+    ]).toEqual([false, true, false, true, false]);
   });
   test('a trace makes a known bleeder, until two clear readings follow', () => {
     expect([history([3]).knownBleeder, history([3, 5]).knownBleeder, history([3, 5, 5]).knownBleeder]).toEqual([

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
+import { say } from '../message/message.ts';
 import type { ColourTest } from '../model/garment.ts';
 import fc from 'fast-check';
 import { garmentEnvelope } from '../envelope/garment-envelope.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
 import { readCloths } from './cloth-reading.ts';
-import { fastnessPlan } from './fastness-test.ts';
+import { agentTest, fastnessPlan, standingOf } from './fastness-test.ts';
 
 const spot = (agent: string, grade = 4.5): ColourTest => ({ kind: 'spot', agent, grade, at: '2026-05-01T08:00:00Z' });
 const red = garment('red', { colours: [{ hex: '#be1e2d', role: 'ground' }], dye: 'unknown', washCount: 0, tests: [] });
@@ -12,7 +13,7 @@ const red = garment('red', { colours: [{ hex: '#be1e2d', role: 'ground' }], dye:
 describe('which tests a piece needs', () => {
   test('an untested red: water twice and detergent once; clear ones count', () => {
     const plan = fastnessPlan(red);
-    expect(plan.reason).toContain('red');
+    expect(plan.reason).toEqual(say('test.red'));
     expect(plan.tests.map((t) => [t.agent, t.needed, t.done])).toEqual([
       ['water', 2, 0],
       ['det-colour-liquid', 1, 0],
@@ -26,7 +27,7 @@ describe('which tests a piece needs', () => {
   test('wool is tested with its own detergent; what comes off is washed by itself', () => {
     const plan = fastnessPlan({ ...red, parts: only('wool'), traits: new Set(['detachable']) });
     expect(plan.tests.map((t) => `${t.kind} ${t.agent}`)).toEqual(['spot water', 'spot det-wool-silk', 'part water']);
-    expect(plan.where).toContain('belt');
+    expect(plan.where).toEqual(say('test.where-detachable'));
   });
   test('white needs none; an old green neither; a bleeder wants two clear ones', () => {
     expect(fastnessPlan(garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed' }))).toMatchObject({
@@ -39,7 +40,7 @@ describe('which tests a piece needs', () => {
       fastnessPlan(
         garment('b', { washCount: 10, tests: [{ kind: 'catcher', agent: 'water', grade: 3, at: '2026-04-01' }] }),
       ),
-    ).toMatchObject({ complete: false, reason: 'It bled before: two clear tests make it trusted again.' });
+    ).toMatchObject({ complete: false, reason: say('test.bled') });
   });
   test('undyed cloth is tried in water where an heirloom or its label asks for it: no piece waits for a test that cannot be made', () => {
     const apron = garment('apron', {
@@ -50,7 +51,7 @@ describe('which tests a piece needs', () => {
     });
     const rules = household.rules;
     const plan = fastnessPlan(apron);
-    expect(plan.reason).toBe('An heirloom is never a first experiment.');
+    expect(plan.reason).toEqual(say('test.heirloom'));
     expect(plan.tests.map((t) => [t.agent, t.needed])).toEqual([['water', 1]]);
     expect(garmentEnvelope(apron, rules).closure?.kind).toBe('test-first');
     const tried = { ...apron, tests: [spot('water', 5)] };
@@ -69,6 +70,34 @@ describe('which tests a piece needs', () => {
     expect(
       garmentEnvelope({ ...blouse, tests: [spot('water', 5)] }, { ...rules, dryCleanOnly: 'test-first' }).closure,
     ).toBeNull();
+  });
+});
+
+describe('where a piece stands', () => {
+  const white = garment('w', { colours: [{ hex: '#f7f7f4', role: 'ground' }], dye: 'undyed', tests: [] });
+  const caught = (grade: number): ColourTest => ({
+    kind: 'catcher',
+    agent: 'water',
+    grade,
+    at: '2026-05-01T08:00:00Z',
+  });
+  test.each([
+    ['white, untried', white, 'untried'],
+    ['white, tried in water', { ...white, tests: [spot('water', 5)] }, 'bears-water'],
+    ['a red that was never tested', red, 'untested'],
+    ['a red, clear once', { ...red, tests: [spot('water')] }, 'clear-once'],
+    ['a red that bled strongly', { ...red, tests: [spot('water', 1)] }, 'no-water'],
+    ['a blue seen by the catcher', garment('b', { washCount: 10, tests: [caught(3)] }), 'known-bleeder'],
+    ['an old green, clear', garment('g', { washCount: 10, tests: [spot('water'), spot('water', 5)] }), 'trusted'],
+  ] as const)('%s: %3$s', (_, g, standing) => expect(standingOf(g)).toBe(standing));
+  test('the newest reading of an agent counts', () => {
+    const at = (day: number, grade: number): ColourTest => ({
+      ...spot('oxy-percarbonate', grade),
+      at: `2026-05-0${day}`,
+    });
+    const of = (tests: ColourTest[]) => agentTest({ ...red, tests }, 'oxy-percarbonate').done;
+    expect([of([]), of([at(1, 4.5)]), of([at(1, 4.5), at(2, 2)]), of([at(2, 4.5), at(1, 2)])]).toEqual([0, 1, 0, 1]);
+    expect(agentTest({ ...red, tests: [at(1, 4.5)] }, 'vinegar-white').done).toBe(0);
   });
 });
 

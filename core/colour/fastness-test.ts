@@ -1,30 +1,60 @@
 /** The colourfastness test that a piece needs before its first bath: where, with what, how often, and what is still missing. */
 import { hasSignificant, isProtein } from '../fibre/blend.ts';
 import type { AgentId } from '../chemistry/agents.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
 import { colourHistory, testVerdict } from './bleed.ts';
 
 export interface FastnessTest {
-  id: string;
+  id: 'agent' | 'water' | 'detergent' | 'part';
   kind: 'spot' | 'part';
   agent: AgentId;
-  title: string;
-  how: string;
+  how: Message;
   done: number;
   needed: number;
 }
 export interface FastnessPlan {
   /** Why a test is due; null = nothing asks for one. */
-  reason: string | null;
-  where: string;
+  reason: Message | null;
+  where: Message;
   tests: FastnessTest[];
   /** Every needed test is in, and clear. */
   complete: boolean;
 }
-const press = 'Wet a white cloth, press it on the place for 10 s and rub gently a few times. Let the place dry.';
-
 const labelRefusesWater = ({ label }: Garment): boolean =>
   label?.wash?.by === 'none' || (label?.phrases.includes('dry-clean-only') ?? false);
+
+/** What the tests so far mean for the next bath. */
+export type Standing = 'untried' | 'bears-water' | 'no-water' | 'known-bleeder' | 'trusted' | 'clear-once' | 'untested';
+/** @example standingOf(redShirt) // 'untested': cold, alone or with its own colour */
+export function standingOf(g: Garment): Standing {
+  const h = colourHistory(g);
+  if (h.dye === null && h.newest === null) return 'untried';
+  if (h.dye === null && h.newest === 'clear') return 'bears-water';
+  if (h.noWater) return 'no-water';
+  if (h.knownBleeder) return 'known-bleeder';
+  if (h.newest === 'clear') return h.earned ? 'trusted' : 'clear-once';
+  return 'untested';
+}
+
+/**
+ * The test of one agent on a hidden place, as a soak or a stain asks for it. `done` = 1 when its newest reading is clear.
+ * @example agentTest(tee, 'oxy-percarbonate')
+ */
+export function agentTest(g: Garment, agent: AgentId): FastnessTest {
+  const newest = g.tests
+    .filter((t) => t.agent === agent)
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
+    .at(-1);
+  return {
+    id: 'agent',
+    kind: 'spot',
+    agent,
+    how: say('test.how-agent'),
+    done: newest && testVerdict(newest.grade) === 'clear' ? 1 : 0,
+    needed: 1,
+  };
+}
 
 export function fastnessPlan(g: Garment): FastnessPlan {
   const h = colourHistory(g);
@@ -35,23 +65,23 @@ export function fastnessPlan(g: Garment): FastnessPlan {
     h.dye === null
       ? untriedInWater
         ? g.traits.has('heirloom')
-          ? 'An heirloom is never a first experiment.'
-          : 'Its label says no to water.'
+          ? say('test.heirloom')
+          : say('test.label-no-water')
         : null
       : h.noWater
-        ? 'Its last test bled strongly: only a part test can open a bath again.'
+        ? say('test.bled-strongly')
         : h.untested && h.colour.red
-          ? 'A red that was never tested.'
+          ? say('test.red')
           : h.colour.red && g.washCount < 3 && h.newest === 'clear' && h.clearReadings < 2
-            ? 'One clear reading of two: reds are tested twice.'
+            ? say('test.red-once')
             : h.untested && h.strongColour
-              ? 'A strong colour in its first washes.'
+              ? say('test.strong-colour')
               : h.untested && h.colour.contrast
-                ? 'Dark trim or print on a light ground.'
+                ? say('test.contrast')
                 : h.untested && g.label === null
-                  ? 'No label, and no test.'
+                  ? say('test.no-label')
                   : h.knownBleeder
-                    ? 'It bled before: two clear tests make it trusted again.'
+                    ? say('test.bled')
                     : null;
   const detergent: AgentId = hasSignificant(g.parts, isProtein) ? 'det-wool-silk' : 'det-colour-liquid';
   const clear = (kind: 'spot' | 'part', agent: string): number =>
@@ -71,21 +101,17 @@ export function fastnessPlan(g: Garment): FastnessPlan {
             id: 'water',
             kind: 'spot',
             agent: 'water',
-            title: 'With water',
-            how: undyed
-              ? `${press} Look for a ring, a stiff or a dull place as well: any of them is not clear.`
-              : press,
+            how: undyed ? say('test.how-water-undyed') : say('test.how-water'),
             done: clear('spot', 'water'),
             needed: h.colour.red || h.knownBleeder ? 2 : 1,
           },
           ...(deep && !undyed
             ? [
                 {
-                  id: 'detergent',
+                  id: 'detergent' as const,
                   kind: 'spot' as const,
                   agent: detergent,
-                  title: 'With a drop of detergent',
-                  how: `One drop in a spoon of water, on a place beside the first. ${press}`,
+                  how: say('test.how-detergent'),
                   done: clear('spot', detergent),
                   needed: 1,
                 },
@@ -94,11 +120,10 @@ export function fastnessPlan(g: Garment): FastnessPlan {
           ...(detachable
             ? [
                 {
-                  id: 'part',
+                  id: 'part' as const,
                   kind: 'part' as const,
                   agent: 'water' as const,
-                  title: 'Wash one part by itself',
-                  how: 'Take off one part that comes off, put it into a net with a colour catcher, wash it cold; keep its twin back dry to compare.',
+                  how: say('test.how-part'),
                   done: clear('part', 'water'),
                   needed: 1,
                 },
@@ -107,9 +132,7 @@ export function fastnessPlan(g: Garment): FastnessPlan {
         ];
   return {
     reason,
-    where: detachable
-      ? 'On a tie or belt that comes off, else on an inner seam or the hem.'
-      : 'On an inner seam or the hem, where nobody looks; two fabrics or colours are two tests.',
+    where: detachable ? say('test.where-detachable') : say('test.where-seam'),
     tests,
     complete: tests.every((t) => t.done >= t.needed),
   };

@@ -9,7 +9,6 @@ export type TraitLimit = {
   [K in EnvelopeParameter]: { parameter: K; limit: EnvelopeValues[K]; yields?: boolean };
 }[EnvelopeParameter];
 export interface TraitFacts {
-  name: string;
   limits?: readonly TraitLimit[];
   flags?: readonly CareFlag[];
   /** Sets the delicate programme family. */
@@ -37,90 +36,85 @@ const noBleach = limit({ parameter: 'bleach', limit: 'none' });
 const flat = limit({ parameter: 'dryPositions', limit: positions('flat') });
 const delicatesOnly = limit({ parameter: 'detergents', limit: detergents('delicate') });
 
-const heavyKnit = (name: string): TraitFacts => ({
-  name,
+const heavyKnit: TraitFacts = {
   fragile: true,
   flags: ['net', 'measure', 'no-agitator'],
   limits: [veryMild, flat],
-});
-const net = (name: string): TraitFacts => ({
-  name,
+};
+const net: TraitFacts = {
   fragile: true,
   flags: ['net-no-metal', 'hand-programmes-only', 'no-agitator'],
   limits: [veryMild, ...spin(400), noTumble],
-});
-const decorated = (name: string): TraitFacts => ({
-  name,
+};
+const decorated: TraitFacts = {
   fragile: true,
   flags: ['net', 'inside-out', 'hand-programmes-only', 'no-agitator'],
   limits: [veryMild, ...spin(400), noTumble, limit({ parameter: 'iron', limit: 'none' })],
-});
-const printed = (name: string): TraitFacts => ({
-  name,
+};
+const printed: TraitFacts = {
   flags: ['inside-out'],
   limits: [
     limit({ parameter: 'maxTemperatureC', limit: 40, yields: true }),
     noTumbleUnlessStated,
     limit({ parameter: 'ironInsideOut', limit: true }),
   ],
-});
-const pressedPleats = (name: string): TraitFacts => ({
-  name,
+};
+const pressedPleats: TraitFacts = {
   fragile: true,
   flags: ['lowest-spin'],
   limits: spin(400),
-});
-const wadded = (name: string): TraitFacts => ({ name, flags: ['reshape'], limits: spin(800) });
+};
+const wadded: TraitFacts = { flags: ['reshape'], limits: spin(800) };
 
 // prettier-ignore
 export const traits = {
-  woven:             { name: 'woven' },
-  'jersey-knit':     { name: 'jersey knit', flags: ['inside-out'] },
-  'chunky-knit':     heavyKnit('chunky knit'),
-  'hand-knit':       heavyKnit('hand knit'),
-  velvet:            { name: 'velvet', noImmersion: true, limits: [noTumble] },
-  velveteen:         { name: 'velveteen', noImmersion: true, limits: [noTumble] },
-  corduroy:          { name: 'corduroy', lint: 'collector', flags: ['inside-out'], limits: [mild] },
-  pile:              { name: 'pile', flags: ['inside-out'] },
-  fleece:            { name: 'fleece', lint: 'giver', flags: ['inside-out'], limits: [noSoftener, lowTumble] },
-  lace:              { ...net('lace'), lint: 'collector' },
-  mesh:              net('mesh'),
-  tulle:             net('tulle'),
-  terry:             { name: 'terry', limits: [noSoftener] },
-  'denim-raw':       { name: 'raw denim', flags: ['measure', 'buttons-closed', 'inside-out'], limits: [limit({ parameter: 'company', limit: 'like-colours' }), noTumble] },
-  denim:             { name: 'denim', flags: ['inside-out'], limits: [noTumbleUnlessStated] },
-  structured:        { name: 'structured', noImmersion: true },
-  glued:             { name: 'glued', noImmersion: true },
-  layered:           { name: 'layered', fragile: true, limits: [flat] },
-  lined:             { name: 'lined', flags: ['inside-out', 'no-agitator'] },
-  quilted:           wadded('quilted'),
-  padded:            wadded('padded'),
-  down:              { name: 'down filled', flags: ['dryer-balls', 'reshape'], limits: [lowTumble, noBleach] },
-  crinkle:           pressedPleats('crinkle'),
-  pleated:           pressedPleats('pleated'),
-  print:             printed('print'),
-  'transfer-print':  printed('transfer print'),
-  flock:             printed('flock print'),
-  sequins:           decorated('sequins'),
-  beads:             decorated('beads'),
-  embroidery:        { name: 'embroidery', flags: ['inside-out', 'net'] },
-  applique:          { name: 'appliqué', flags: ['inside-out', 'net'] },
-  elastic:           { name: 'elastic', limits: [noTumbleUnlessStated, noChlorine] },
-  underwire:         { name: 'underwire', fragile: true, flags: ['net', 'reshape'], limits: [veryMild, ...spin(600), noTumble] },
-  'moulded-cups':    { name: 'moulded cups', fragile: true, flags: ['net', 'reshape'], limits: [veryMild, ...spin(600), noTumble] },
-  hooks:             { name: 'hooks', flags: ['hooks-closed', 'net'] },
-  zip:               { name: 'zip', flags: ['zip-closed'] },
-  'hard-buckle':     { name: 'hard buckle' },
-  studs:             { name: 'studs' },
-  buttons:           { name: 'buttons' },
-  drawstring:        { name: 'drawstring', flags: ['tie-drawstring'] },
-  detachable:        { name: 'detachable parts', flags: ['detach'] },
-  wicking:           { name: 'wicking', flags: ['wash-soon', 'inside-out'], limits: [noSoftener] },
-  waterproof:        { name: 'waterproof', flags: ['no-powder', 'extra-rinse'], limits: [noSoftener, lowTumble, delicatesOnly] },
-  membrane:          { name: 'membrane', flags: ['no-powder', 'extra-rinse'], limits: [noSoftener, lowTumble, ...spin(600), delicatesOnly] },
-  'flame-resistant': { name: 'flame resistant', limits: [noSoftener, noChlorine] },
-  'rubber-backed':   { name: 'rubber backed', limits: [noTumble, limit({ parameter: 'maxTemperatureC', limit: 40 })] },
-  heirloom:          { name: 'heirloom', flags: ['test-first', 'photo'] },
+  woven:             {},
+  'jersey-knit':     { flags: ['inside-out'] },
+  'chunky-knit':     heavyKnit,
+  'hand-knit':       heavyKnit,
+  velvet:            { noImmersion: true, limits: [noTumble] },
+  velveteen:         { noImmersion: true, limits: [noTumble] },
+  corduroy:          { lint: 'collector', flags: ['inside-out'], limits: [mild] },
+  pile:              { flags: ['inside-out'] },
+  fleece:            { lint: 'giver', flags: ['inside-out'], limits: [noSoftener, lowTumble] },
+  lace:              { ...net, lint: 'collector' },
+  mesh:              net,
+  tulle:             net,
+  terry:             { limits: [noSoftener] },
+  'denim-raw':       { flags: ['measure', 'buttons-closed', 'inside-out'], limits: [limit({ parameter: 'company', limit: 'like-colours' }), noTumble] },
+  denim:             { flags: ['inside-out'], limits: [noTumbleUnlessStated] },
+  structured:        { noImmersion: true },
+  glued:             { noImmersion: true },
+  layered:           { fragile: true, limits: [flat] },
+  lined:             { flags: ['inside-out', 'no-agitator'] },
+  quilted:           wadded,
+  padded:            wadded,
+  down:              { flags: ['dryer-balls', 'reshape'], limits: [lowTumble, noBleach] },
+  crinkle:           pressedPleats,
+  pleated:           pressedPleats,
+  print:             printed,
+  'transfer-print':  printed,
+  flock:             printed,
+  sequins:           decorated,
+  beads:             decorated,
+  embroidery:        { flags: ['inside-out', 'net'] },
+  applique:          { flags: ['inside-out', 'net'] },
+  elastic:           { limits: [noTumbleUnlessStated, noChlorine] },
+  underwire:         { fragile: true, flags: ['net', 'reshape'], limits: [veryMild, ...spin(600), noTumble] },
+  'moulded-cups':    { fragile: true, flags: ['net', 'reshape'], limits: [veryMild, ...spin(600), noTumble] },
+  hooks:             { flags: ['hooks-closed', 'net'] },
+  zip:               { flags: ['zip-closed'] },
+  'hard-buckle':     {},
+  studs:             {},
+  buttons:           {},
+  drawstring:        { flags: ['tie-drawstring'] },
+  detachable:        { flags: ['detach'] },
+  wicking:           { flags: ['wash-soon', 'inside-out'], limits: [noSoftener] },
+  waterproof:        { flags: ['no-powder', 'extra-rinse'], limits: [noSoftener, lowTumble, delicatesOnly] },
+  membrane:          { flags: ['no-powder', 'extra-rinse'], limits: [noSoftener, lowTumble, ...spin(600), delicatesOnly] },
+  'flame-resistant': { limits: [noSoftener, noChlorine] },
+  'rubber-backed':   { limits: [noTumble, limit({ parameter: 'maxTemperatureC', limit: 40 })] },
+  heirloom:          { flags: ['test-first', 'photo'] },
 } as const satisfies Record<string, TraitFacts>;
 
 export type TraitId = keyof typeof traits;

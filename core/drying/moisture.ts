@@ -1,6 +1,6 @@
 /** What is left in the cloth while it dries, what damp hours do, and hot cloth that feels drier than it is. */
 import { clamp, mixture } from '../units/numbers.ts';
-import { type GarmentKind } from '../garment/kinds.ts';
+import type { GarmentKind } from '../garment/kinds.ts';
 import type { PhysicalFibreId } from '../fibre/physical.ts';
 import {
   dryingState,

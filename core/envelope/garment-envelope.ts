@@ -3,6 +3,7 @@
  * Precedence: a fibre's hard limit always holds; the label replaces a default in either direction; where the label is silent
  * the default applies one step more careful and is marked as assumed.
  */
+import { afterSoak } from '../washing/soak.ts';
 import {
   hasLittleElastane,
   hasSignificant,
@@ -20,6 +21,7 @@ import { colourHistory, type ColourHistory } from '../colour/bleed.ts';
 import { kindFacts, type Use } from '../garment/kinds.ts';
 import { say, type Message } from '../message/message.ts';
 import type { Garment } from '../model/garment.ts';
+import { dryerAllowed, effectOf } from '../model/rule-effects.ts';
 import { type DetergentClass, type HouseRules } from '../model/household.ts';
 import { actionOrder, ironOrder, oneStricter, tumbleOrder, type Bleach } from '../model/orders.ts';
 import { markCapC } from '../stain/mark-cap.ts';
@@ -68,7 +70,7 @@ function labelBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
   }
   if (wash?.by === 'hand') {
     out.push(bound('maxTemperatureC', Math.min(wash.maxC, 30), 'label', say('label.hand-bath')));
-    if (rules.handLabel === 'hand' || hasSignificant(g.parts, (f) => f === 'angora'))
+    if (effectOf(rules, 'handLabel').handOnly || hasSignificant(g.parts, (f) => f === 'angora'))
       out.push(bound('wet', 'hand', 'label', say('label.hand-only')));
     else {
       out.push(flag('hand-programmes-only', 'label', say('label.hand-programmes')));
@@ -334,11 +336,8 @@ function kindSpinRpm(g: Garment): { rpm: number; reason: Message } | null {
 const denimSpinRpm = 800;
 function denimBounds(g: Garment, label: CareLabel, rules: HouseRules): Bound[] {
   if (!isDenim(g)) return [];
-  const byRule = {
-    cold: 30,
-    label: label.wash?.by === 'machine' ? Math.min(60, label.wash.maxC) : 30,
-    'contrast-40': 40,
-  }[rules.denim];
+  const byLabel = label.wash?.by === 'machine' ? Math.min(60, label.wash.maxC) : 30;
+  const byRule = effectOf(rules, 'denim').maxTemperatureC ?? byLabel;
   const creases = say('trait.limit', { trait: 'denim', parameter: 'maxSpinRpm' });
   return [
     bound('maxTemperatureC', byRule, 'rule', say('rule.denim', { denim: rules.denim })),
@@ -363,7 +362,7 @@ function softenerBounds(g: Garment): Bound[] {
 
 function colourBounds(g: Garment, label: CareLabel, history: ColourHistory, rules: HouseRules): Bound[] {
   const out: Bound[] = [];
-  const coldC = rules.denim === 'contrast-40' && has(g, 'denim-raw') ? 40 : 30;
+  const coldC = has(g, 'denim-raw') ? effectOf(rules, 'denim').rawTemperatureC : 30;
   if (history.knownBleeder)
     out.push(
       bound('maxTemperatureC', coldC, 'test', say('colour.bled')),
@@ -405,6 +404,13 @@ function stainBounds(g: Garment): Bound[] {
       bound('iron', 'none', 'stain', say('stain.no-iron', { stain: s.kind })),
     );
   }
+  if (g.soaked)
+    out.push(
+      bound('maxTemperatureC', afterSoak.mostC, 'stain', say('stain.soaked', { celsius: afterSoak.mostC })),
+      flag('extra-rinse', 'stain', say('stain.soaked', { celsius: afterSoak.mostC })),
+      bound('tumble', 'none', 'stain', say('stain.soaked-look')),
+      bound('iron', 'none', 'stain', say('stain.soaked-look')),
+    );
   if (hasFuel(g))
     out.push(
       bound('tumble', 'none', 'stain', say('stain.fuel-heat')),
@@ -416,15 +422,15 @@ function stainBounds(g: Garment): Bound[] {
 
 function ruleBounds(g: Garment, rules: HouseRules): Bound[] {
   const out: Bound[] = [];
-  if (rules.wool === 'hand' && hasSignificant(g.parts, isWool))
+  if (effectOf(rules, 'wool').handOnly && hasSignificant(g.parts, isWool))
     out.push(bound('wet', 'hand', 'rule', say('rule.wool-by-hand')));
-  if (rules.tumble === 'never' || (rules.tumble === 'towels' && !isTowel(g)))
-    out.push(bound('tumble', 'none', 'rule', say(rules.tumble === 'never' ? 'rule.air-only' : 'rule.dryer-towels')));
-  if (rules.skin === 'careful')
+  if (!dryerAllowed(rules, isTowel(g)))
+    out.push(bound('tumble', 'none', 'rule', say(dryerAllowed(rules, true) ? 'rule.dryer-towels' : 'rule.air-only')));
+  if (effectOf(rules, 'skin').careful)
     out.push(bound('softener', false, 'rule', say('rule.skin')), flag('extra-rinse', 'rule', say('rule.skin')));
-  if (rules.shirtAim === 'easy-iron' && kindFacts(g.kind).wearGroup === 'shirt')
+  if (effectOf(rules, 'shirtAim').easyIron && kindFacts(g.kind).wearGroup === 'shirt')
     out.push(flag('lowest-spin', 'rule', say('rule.shirts-no-spin')));
-  if (rules.tshirtDrying === 'flat' && kindFacts(g.kind).wearGroup === 'tshirt')
+  if (effectOf(rules, 'tshirtDrying').flat && kindFacts(g.kind).wearGroup === 'tshirt')
     out.push(bound('dryPositions', positions('flat'), 'rule', say('rule.tshirts-flat')));
   return out;
 }
@@ -491,7 +497,7 @@ const exceptionFibres: readonly FibreId[] = [
   'elastane',
 ];
 function exceptionAllowed(g: Garment, rules: HouseRules): boolean {
-  if (rules.dryCleanOnly !== 'test-first' || !g.allowTestFirst) return false;
+  if (!effectOf(rules, 'dryCleanOnly').testOpens || !g.allowTestFirst) return false;
   if (has(g, 'velvet', 'velveteen', 'structured', 'glued', 'crinkle', 'pleated')) return false;
   const significant = mainParts(g.parts).flatMap((p) => significantFibres(p.fibres).map((s) => s.fibre));
   return significant.every((f) => exceptionFibres.includes(f) && (!isWool(f) || isKnit(g)));

@@ -18,7 +18,6 @@ export type FibreGroup =
   | 'unknown';
 
 export interface FibreFacts {
-  name: string;
   group: FibreGroup;
   wetStrength: number | null;
   maxTemperatureC: number;
@@ -41,7 +40,6 @@ export interface FibreFacts {
   chlorine: 'white-only' | 'label-only' | 'none';
   protease: boolean;
   significantFromPercent: number;
-  watch: string;
 }
 
 const base = {
@@ -69,7 +67,6 @@ const protein = {
 export const fibres = {
   cotton: {
     ...base,
-    name: 'cotton',
     group: 'cellulose',
     wetStrength: 1.1,
     maxTemperatureC: 60,
@@ -81,11 +78,9 @@ export const fibres = {
     tumble: 'normal',
     iron: 'high',
     chlorine: 'white-only',
-    watch: 'knits relax 3–8 %, creases',
   },
   linen: {
     ...base,
-    name: 'linen',
     group: 'cellulose',
     wetStrength: 1.15,
     maxTemperatureC: 60,
@@ -97,11 +92,9 @@ export const fibres = {
     tumble: 'low',
     iron: 'high',
     chlorine: 'white-only',
-    watch: 'creases, abrasion at folds',
   },
   hemp: {
     ...base,
-    name: 'hemp',
     group: 'cellulose',
     wetStrength: 1.15,
     maxTemperatureC: 40,
@@ -113,11 +106,9 @@ export const fibres = {
     tumble: 'low',
     iron: 'high',
     chlorine: 'white-only',
-    watch: 'creases, abrasion at folds',
   },
   viscose: {
     ...base,
-    name: 'viscose',
     group: 'regenerated',
     wetStrength: 0.5,
     maxTemperatureC: 30,
@@ -127,11 +118,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 600,
     tumble: 'none',
     iron: 'medium',
-    watch: 'weak and shrinking when wet',
   },
   modal: {
     ...base,
-    name: 'modal',
     group: 'regenerated',
     wetStrength: 0.6,
     maxTemperatureC: 40,
@@ -141,11 +130,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 800,
     tumble: 'low',
     iron: 'medium',
-    watch: 'weaker when wet',
   },
   lyocell: {
     ...base,
-    name: 'lyocell',
     group: 'regenerated',
     wetStrength: 0.82,
     maxTemperatureC: 40,
@@ -155,11 +142,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 800,
     tumble: 'low',
     iron: 'medium',
-    watch: 'fibrillates: inside out',
   },
   cupro: {
     ...base,
-    name: 'cupro',
     group: 'regenerated',
     wetStrength: 0.6,
     maxTemperatureC: 30,
@@ -172,11 +157,9 @@ export const fibres = {
     hardTumble: 'none',
     iron: 'low',
     significantFromPercent: 5,
-    watch: 'water marks',
   },
   acetate: {
     ...base,
-    name: 'acetate',
     group: 'ester',
     wetStrength: 0.65,
     maxTemperatureC: 30,
@@ -189,11 +172,9 @@ export const fibres = {
     hardTumble: 'none',
     iron: 'low',
     significantFromPercent: 5,
-    watch: 'acetone dissolves it; heat sets creases',
   },
   triacetate: {
     ...base,
-    name: 'triacetate',
     group: 'ester',
     wetStrength: 0.7,
     maxTemperatureC: 40,
@@ -205,11 +186,9 @@ export const fibres = {
     tumble: 'none',
     hardTumble: 'none',
     iron: 'low',
-    watch: 'keeps pleats',
   },
   wool: {
     ...protein,
-    name: 'wool',
     wetStrength: 0.82,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -219,11 +198,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 800,
     iron: 'medium',
     pressCloth: true,
-    watch: 'felts with heat, alkali, movement and shock',
   },
   'wool-superwash': {
     ...protein,
-    name: 'superwash wool',
     wetStrength: 0.82,
     maxTemperatureC: 40,
     hardTemperatureC: 40,
@@ -233,11 +210,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 800,
     iron: 'medium',
     pressCloth: true,
-    watch: 'still no alkali',
   },
   cashmere: {
     ...protein,
-    name: 'cashmere',
     wetStrength: 0.78,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -247,11 +222,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 600,
     iron: 'low',
     pressCloth: true,
-    watch: 'pills, felts, grows when hung',
   },
   mohair: {
     ...protein,
-    name: 'mohair',
     wetStrength: 0.85,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -261,11 +234,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 400,
     iron: 'low',
     pressCloth: true,
-    watch: 'sheds',
   },
   alpaca: {
     ...protein,
-    name: 'alpaca',
     wetStrength: 0.8,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -275,11 +246,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 400,
     iron: 'low',
     pressCloth: true,
-    watch: 'stretches',
   },
   angora: {
     ...protein,
-    name: 'angora',
     wetStrength: 0.7,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -289,11 +258,9 @@ export const fibres = {
     woolProgrammeSpinRpm: 0,
     iron: 'low',
     pressCloth: true,
-    watch: 'felts first of all',
   },
   silk: {
     ...protein,
-    name: 'silk',
     wetStrength: 0.8,
     maxTemperatureC: 30,
     hardTemperatureC: 30,
@@ -305,11 +272,9 @@ export const fibres = {
     steam: false,
     pressCloth: true,
     ironInsideOut: true,
-    watch: 'sun, alkali, rubbing, water marks',
   },
   polyester: {
     ...base,
-    name: 'polyester',
     group: 'synthetic',
     wetStrength: 1,
     maxTemperatureC: 40,
@@ -323,11 +288,9 @@ export const fibres = {
     iron: 'low',
     pressCloth: true,
     chlorine: 'label-only',
-    watch: 'holds oil and odour, shine',
   },
   polyamide: {
     ...base,
-    name: 'polyamide',
     group: 'synthetic',
     wetStrength: 0.88,
     maxTemperatureC: 40,
@@ -338,11 +301,9 @@ export const fibres = {
     normalLabelSpinRpm: 1000,
     tumble: 'low',
     iron: 'low',
-    watch: 'takes up loose dye; greys',
   },
   acrylic: {
     ...base,
-    name: 'acrylic',
     group: 'synthetic',
     wetStrength: 0.92,
     maxTemperatureC: 40,
@@ -354,11 +315,9 @@ export const fibres = {
     hardTumble: 'low',
     iron: 'low',
     steam: false,
-    watch: 'hot and wet stretches for good; pills',
   },
   elastane: {
     ...base,
-    name: 'elastane',
     group: 'elastomer',
     wetStrength: 0.95,
     maxTemperatureC: 40,
@@ -370,11 +329,9 @@ export const fibres = {
     hardTumble: 'low',
     iron: 'low',
     significantFromPercent: 10,
-    watch: 'heat and chlorine kill it',
   },
   polypropylene: {
     ...base,
-    name: 'polypropylene',
     group: 'synthetic',
     wetStrength: 1,
     maxTemperatureC: 40,
@@ -385,11 +342,9 @@ export const fibres = {
     tumble: 'none',
     hardTumble: 'low',
     iron: 'none',
-    watch: 'melts',
   },
   metallic: {
     ...base,
-    name: 'metallic yarn',
     group: 'trim',
     wetStrength: null,
     maxTemperatureC: 30,
@@ -402,11 +357,9 @@ export const fibres = {
     hardTumble: 'none',
     iron: 'low',
     pressCloth: true,
-    watch: 'tarnish, snag',
   },
   coated: {
     ...base,
-    name: 'coated cloth',
     group: 'synthetic',
     wetStrength: null,
     maxTemperatureC: 30,
@@ -418,11 +371,9 @@ export const fibres = {
     tumble: 'none',
     hardTumble: 'none',
     iron: 'none',
-    watch: 'the coating cracks',
   },
   'down-fill': {
     ...base,
-    name: 'down',
     group: 'filling',
     wetStrength: null,
     maxTemperatureC: 30,
@@ -433,11 +384,9 @@ export const fibres = {
     tumble: 'low',
     iron: 'none',
     protease: false,
-    watch: 'dry right through or it moulds',
   },
   leather: {
     ...base,
-    name: 'leather',
     group: 'hide',
     wetStrength: null,
     maxTemperatureC: 20,
@@ -449,11 +398,9 @@ export const fibres = {
     tumble: 'none',
     hardTumble: 'none',
     iron: 'none',
-    watch: 'feed or brush; professional',
   },
   suede: {
     ...base,
-    name: 'suede',
     group: 'hide',
     wetStrength: null,
     maxTemperatureC: 20,
@@ -465,11 +412,9 @@ export const fibres = {
     tumble: 'none',
     hardTumble: 'none',
     iron: 'none',
-    watch: 'feed or brush; professional',
   },
   unknown: {
     ...base,
-    name: 'unknown fibre',
     group: 'unknown',
     wetStrength: 0.6,
     maxTemperatureC: 30,
@@ -482,7 +427,6 @@ export const fibres = {
     pressCloth: true,
     protease: false,
     significantFromPercent: 1,
-    watch: 'may be wool: delicate agents only',
   },
 } as const satisfies Record<string, FibreFacts>;
 

@@ -1,15 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
 import { netNeed } from '../piece/nets.ts';
 import { placeWords } from '@words/en/garment.ts';
-import { measurePlaces, placesOf, roundMeasure, sizeChanges, type Measure } from './measures.ts';
+import { allPlaces, legTwist, placesOf, roundMeasure, sizeChanges, type Measure } from './measures.ts';
 
 describe('measures', () => {
   test('each kind by its own places', () => {
     expect(placesOf('jumper_mid')).toEqual(['body-length', 'chest', 'sleeve']);
-    expect(placesOf('jeans')).toEqual(['waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam']);
+    expect(placesOf('jeans')).toEqual([
+      'waist',
+      'front-rise',
+      'thigh',
+      'knee-point',
+      'knee',
+      'leg-opening',
+      'inseam',
+      'leg-twist',
+    ]);
     expect(placesOf('shorts')).not.toContain('knee');
     expect(placesOf('skirt_light')).toEqual(['waist', 'body-length']);
-    for (const p of measurePlaces) expect(placeWords[p].how).not.toBe('');
+    for (const p of allPlaces) expect(placeWords[p].how).not.toBe('');
   });
   const at = (day: number): string => `2026-05-0${day}T08:00:00Z`;
   test('first against newest, and how far it may be stretched back', () => {
@@ -45,6 +54,32 @@ describe('measures', () => {
     expect(sizeChanges(inseam(100, 99.01), 'woven')[0]?.advice).toEqual({ is: 'none' });
     expect(sizeChanges(inseam(100, 99), 'woven')[0]?.advice).toMatchObject({ is: 'stretch-back' });
     expect(sizeChanges(inseam(100, 101), 'knit')[0]?.advice).toEqual({ is: 'push-back', toCm: 100 });
+  });
+  test('knees are compared only at the same point of the leg', () => {
+    const knees: Measure[] = [
+      { place: 'knee-point', cm: 33, at: at(1) },
+      { place: 'knee', cm: 21, at: at(1) },
+      { place: 'knee-point', cm: 33, at: at(2) },
+      { place: 'knee', cm: 20, at: at(2) },
+    ];
+    expect(sizeChanges(knees, 'woven').map((c) => [c.place, c.nowCm])).toEqual([['knee', 20]]);
+    const moved: Measure[] = [
+      ...knees,
+      { place: 'knee-point', cm: 38, at: at(3) },
+      { place: 'knee', cm: 19, at: at(3) },
+    ];
+    expect(sizeChanges(moved, 'woven')).toEqual([]);
+    expect(sizeChanges([...moved, { place: 'knee', cm: 18, at: at(4) }], 'woven')).toMatchObject([
+      { place: 'knee', beforeCm: 19, nowCm: 18 },
+    ]);
+  });
+  test('the twist of a leg is told in centimetres, from one on', () => {
+    const twist = (...cms: number[]): Measure[] => cms.map((cm, i) => ({ place: 'leg-twist', cm, at: at(i + 1) }));
+    expect(legTwist(twist(0))).toBeNull();
+    expect(legTwist(twist(0, 0.9))).toEqual({ beforeCm: 0, nowCm: 0.9, turned: false });
+    expect(legTwist(twist(0.5, 1, 1.5))).toEqual({ beforeCm: 0.5, nowCm: 1.5, turned: true });
+    // It is no size: nothing is lost by it.
+    expect(sizeChanges(twist(1, 3), 'woven')).toEqual([]);
   });
   test('half centimetres and quarter inches', () => {
     expect(roundMeasure(66.3, false)).toBe(66.5);

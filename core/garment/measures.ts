@@ -13,13 +13,22 @@ export const measurePlaces = [
   'leg-opening',
   'inseam',
 ] as const;
-export type MeasurePlace = (typeof measurePlaces)[number];
+/**
+ * What is noted beside the sizes: how far below the crotch this piece's knee is measured, and by how much the side seam
+ * of a leg has turned to the front at the hem, cm. Neither is a length that shrinks.
+ */
+export const notedPlaces = ['knee-point', 'leg-twist'] as const;
+export const allPlaces = [...measurePlaces, ...notedPlaces] as const;
+export type SizePlace = (typeof measurePlaces)[number];
+export type MeasurePlace = (typeof allPlaces)[number];
+export const isSize = <M extends { place: MeasurePlace }>(m: M): m is M & { place: SizePlace } =>
+  (measurePlaces as readonly string[]).includes(m.place);
 
 /** Places by the way a kind is measured; none for what has no size to lose. */
 const measuredPlaces: Readonly<Record<MeasureSet, readonly MeasurePlace[]>> = {
   sleeved: ['body-length', 'chest', 'sleeve'],
   sleeveless: ['body-length', 'chest'],
-  legs: ['waist', 'front-rise', 'thigh', 'knee', 'leg-opening', 'inseam'],
+  legs: ['waist', 'front-rise', 'thigh', 'knee-point', 'knee', 'leg-opening', 'inseam', 'leg-twist'],
   shorts: ['waist', 'front-rise', 'thigh', 'leg-opening', 'inseam'],
   skirt: ['waist', 'body-length'],
   sheet: ['body-length', 'chest'],
@@ -33,7 +42,7 @@ export interface Measure {
   at: string;
 }
 export interface SizeChange {
-  place: MeasurePlace;
+  place: SizePlace;
   beforeCm: number;
   nowCm: number;
   /** Per cent lost; negative = grown. */ lostPercent: number;
@@ -71,10 +80,37 @@ function adviceFor(beforeCm: number, nowCm: number, lostPercent: number, cloth: 
 export const sizeHasChanged = (beforeCm: number, nowCm: number): boolean =>
   Math.abs(shrinkPercent(beforeCm, nowCm)) >= changeFrom;
 
-/** The first measure against the newest, by place; places measured once say nothing yet. */
+const inTime = (measures: readonly Measure[], place: MeasurePlace): Measure[] =>
+  measures.filter((m) => m.place === place).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+/** Since when the knee is measured at the point where it is measured now, ms; -Infinity = ever. */
+function kneePointSince(measures: readonly Measure[]): number {
+  const points = inTime(measures, 'knee-point');
+  const moved = points.findLastIndex((p, i) => i > 0 && p.cm !== points[i - 1]?.cm);
+  return moved < 0 ? -Infinity : Date.parse(points[moved]?.at ?? '');
+}
+
+/** Half a centimetre is the hand that lays the leg flat. */
+const twistFromCm = 1;
+/**
+ * How far the side seam of a leg has turned since it was first noted; null when noted once, or never.
+ * `turned` = by more than the hand that lays it flat.
+ */
+export function legTwist(measures: readonly Measure[]): { beforeCm: number; nowCm: number; turned: boolean } | null {
+  const list = inTime(measures, 'leg-twist');
+  const [first] = list;
+  const last = list.at(-1);
+  if (!first || !last || list.length < 2) return null;
+  return { beforeCm: first.cm, nowCm: last.cm, turned: last.cm - first.cm >= twistFromCm };
+}
+
+/**
+ * The first measure against the newest, by place; places measured once say nothing yet. Knees are compared only at the
+ * same point.
+ */
 export function sizeChanges(measures: readonly Measure[], cloth: SizeCloth): SizeChange[] {
+  const kneeSince = kneePointSince(measures);
   return measurePlaces.flatMap((place) => {
-    const list = measures.filter((m) => m.place === place).sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+    const list = inTime(measures, place).filter((m) => place !== 'knee' || Date.parse(m.at) >= kneeSince);
     const [first] = list;
     const last = list.at(-1);
     if (!first || !last || list.length < 2) return [];

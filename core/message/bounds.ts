@@ -67,6 +67,8 @@ export const boundMessages = {
   'stain.no-iron': ['stain'],
   'stain.fuel-heat': [],
   'stain.fuel': [],
+  'stain.soaked': ['celsius'],
+  'stain.soaked-look': [],
   'softener.use': ['use'],
   'softener.sports': [],
   'softener.microfibre': [],

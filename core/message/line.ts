@@ -15,6 +15,7 @@ export const lineMessages = {
   'line.shares-even': ['count'],
   'line.shares-over': ['percent'],
   'line.unknown-fibre': ['name', 'percent'],
+  'line.sum': ['role', 'percent', 'shares'],
   'line.no-label': [],
   'line.label-gone': [],
 } as const satisfies MessageTable;

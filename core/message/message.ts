@@ -4,6 +4,8 @@
  */
 import { boardMessages } from './board.ts';
 import { boundMessages } from './bounds.ts';
+import { chemistryMessages } from './chemistry.ts';
+import { fastnessMessages } from './fastness.ts';
 import { handMessages } from './hand.ts';
 import { lineMessages } from './line.ts';
 import { lookMessages } from './look.ts';
@@ -21,6 +23,8 @@ export const messages = {
   ...planMessages,
   ...boardMessages,
   ...treatMessages,
+  ...chemistryMessages,
+  ...fastnessMessages,
   ...lineMessages,
   ...handMessages,
   ...lookMessages,

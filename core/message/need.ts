@@ -11,6 +11,7 @@ export const needMessages = {
   'need.date': [],
   'need.wears': ['wears', 'allowedWears'],
   'need.soil': ['soil'],
+  'need.soaked': [],
   'need.asked': ['wears'],
   'need.lies': ['days', 'because'],
   'need.sours': [],

@@ -8,9 +8,17 @@ import type { Phrase } from '../care-label/label.ts';
 import type { DetergentClass, HouseRules } from '../model/household.ts';
 import type { Action, Bleach, Iron, Soil, Tumble } from '../model/orders.ts';
 import type { ClothNeed } from '../washing/products.ts';
+import type { FibreShare, PartRole } from '../model/garment.ts';
 import type { StainKind } from '../stain/stains.ts';
 import type { Violation } from '../model/constraints.ts';
 import type { Contents, Shade } from '../plan/load-name.ts';
+import type { HazardId, MixCode } from '../chemistry/agent-agent.ts';
+import type { ConditionCode, Finish, MatrixColumn, NeverCode } from '../chemistry/agent-fibre.ts';
+import type { Chemical, PairReason } from '../chemistry/sequence.ts';
+import type { StopCode } from '../stain/actions.ts';
+import type { HandlingId } from '../stain/caps.ts';
+import type { BandId } from '../stain/score.ts';
+import type { StepLine } from '../stain/treatment.ts';
 import type { Message } from './message.ts';
 import { roundTo } from '../units/numbers.ts';
 
@@ -62,6 +70,9 @@ export interface ParamTypes {
   /** Place of a load in the running order, from 1; 0 = none. */
   load: number;
   otherLoad: number;
+  /** A part of a piece, and what it is made of. */
+  role: PartRole;
+  shares: readonly FibreShare[];
   // Money
   cost: Money;
   otherCost: Money;
@@ -76,6 +87,8 @@ export interface ParamTypes {
   key: string;
   /** Words of the stain bench, ready as they are. */
   prospect: string;
+  /** Words from before they were made from codes; shown as they are. */
+  told: string;
   // Ids of the tables of facts
   fibre: FibreId;
   kind: GarmentKind;
@@ -107,6 +120,19 @@ export interface ParamTypes {
   shade: Shade;
   method: 'machine' | 'hand';
   freshening: 'air' | 'brush' | 'steam';
+  agent: Chemical;
+  otherAgent: Chemical;
+  column: MatrixColumn;
+  never: NeverCode;
+  condition: ConditionCode;
+  finish: Finish;
+  mix: MixCode;
+  pair: PairReason;
+  hazard: HazardId;
+  handling: readonly HandlingId[];
+  stop: StopCode;
+  band: BandId;
+  step: StepLine;
   violation: Violation;
   violations: readonly Violation[];
   // Yes or no
@@ -118,6 +144,8 @@ export interface ParamTypes {
   /** The name of a load. */
   wash: Message;
   reasons: readonly Message[];
+  /** Sentences, one after the other. */
+  lines: readonly Message[];
 }
 export type ParamName = keyof ParamTypes;
 /** Code → the parameters its sentence needs. */

@@ -10,6 +10,9 @@ export const planMessages = {
   'plan.waits-for-fill': ['cost', 'otherCost', 'days'],
   'plan.waits-together': ['names', 'percent', 'cost', 'days'],
   'plan.waits-apart': ['because', 'cost', 'otherCost', 'days'],
+  // How full its own load would be; the two above stand in plans from before that was said.
+  'plan.waits-alone': ['percent', 'cost', 'otherCost', 'days'],
+  'plan.waits-unlike': ['percent', 'because', 'cost', 'otherCost', 'days'],
   'plan.unlock': ['test', 'count', 'load', 'cost', 'more'],
   'plan.no-product': ['detergents'],
   'plan.no-programme': [],
@@ -77,8 +80,11 @@ export const planMessages = {
   'warn.rack-day': ['names'],
   'warn.dryer-full': ['names', 'massKg', 'capacityKg'],
   'warn.heat-set-stain': ['name', 'stain'],
+  // In plans from before their words were made from codes.
   'warn.garment-odds': ['name', 'stain', 'prospect'],
   'warn.missing-agent': ['prospect', 'names'],
+  'warn.mark-odds': ['name', 'stain', 'lines'],
+  'warn.lacking-agent': ['agent', 'names'],
   'warn.unknown-key': ['key'],
   'step.air-out': [],
   'step.load': ['count'],

@@ -77,6 +77,10 @@ export interface Garment {
   hygiene: boolean;
   stains: readonly Stain[];
   tests: readonly ColourTest[];
+  /** Somebody has measured it: its size before is known. */
+  measured: boolean;
+  /** It comes out of the oxygen soak and waits, wet, for its wash. */
+  soaked: boolean;
   allowTestFirst: boolean;
   neededBy: string | null;
   valueEur: number;

@@ -213,7 +213,9 @@ export interface Pretreatment {
 }
 export interface PretreatStep {
   agent: string;
-  how: string;
+  how: Message;
+  /** How a kettle makes up for a cool tap; null = the tap suffices. */
+  warming: Message | null;
   minutes: number;
   temperatureC: number;
   gate?: 'test-passed' | 'check-passed';

@@ -2,8 +2,10 @@
  * Fibre composition from typed words: shares before or after the fibre, with or without the sign, "60/40 cotton/poly", part by part. What is no
  * known fibre is asked for, never guessed.
  */
-import { fibreFacts, type FibreId } from '../fibre/fibres.ts';
+import type { FibreId } from '../fibre/fibres.ts';
+import { say, type Message } from '../message/message.ts';
 import type { FibreShare, Part, PartRole } from '../model/garment.ts';
+import { roundTo } from '../units/numbers.ts';
 import { fibreNamed, qualifiers, roleNamed, wholly } from './fibre-words.ts';
 
 type Item = { from: number; to: number } & (
@@ -264,15 +266,15 @@ export interface CompositionReading {
   parts: Part[];
   /** Pieces of text read as fibres. */
   understood: string[];
-  /** What is wrong with it, in words that say what to do. */
-  problems: string[];
+  /** What is wrong with it, and what to do. */
+  problems: Message[];
   rest: string;
 }
 
-const said = (p: CompositionProblem): string =>
+const said = (p: CompositionProblem): Message =>
   p.is === 'unknown-fibre'
-    ? `"${p.word}" is no fibre we know: which one is it?`
-    : `The ${p.role} sums to ${Math.round(p.total * 10) / 10} %, not 100: ${p.fibres.map((f) => `${f.percent} % ${fibreFacts(f.fibre).name}`).join(', ')}.`;
+    ? say('line.unknown-fibre', { name: p.word, percent: p.percent })
+    : say('line.sum', { role: p.role, percent: roundTo(p.total, 1), shares: p.fibres });
 
 /** The composition on a label: fibres without a share count where they stand alone. */
 export function readComposition(text: string): CompositionReading {

@@ -1,10 +1,11 @@
 /** What a line says of the piece's life and of today: wears, washes, value, owner, how many, marks, smell. */
 import { colourWords } from '../colour/colour-words.ts';
-import { findStains } from '../stain/identify.ts';
-import { stainFacts, stainKinds, type StainKind } from '../stain/stains.ts';
+import { stainKinds, type StainKind } from '../stain/stains.ts';
 import { fibreNamed } from './fibre-words.ts';
 import { singular, taken, wholeWords, type Line } from './line.ts';
+import { agePhrase, takeMarkAge } from './mark-age.ts';
 import { numberOf, numberWord } from './numbers.ts';
+import { findStains, stainWords } from './stain-words.ts';
 
 const amount = String.raw`(\d{1,4}|${numberWord})`;
 const money = String.raw`(\d{1,6}(?:[.,]\d{1,2})?)`;
@@ -12,6 +13,8 @@ const money = String.raw`(\d{1,6}(?:[.,]\d{1,2})?)`;
 export interface Mark {
   kind: StainKind;
   place: string;
+  /** Since it was made; null = not said. */
+  ageHours: number | null;
 }
 
 const valuePatterns = [
@@ -133,9 +136,9 @@ const plain = (text: string): string =>
 /** Whole names of marks and their aliases, each word without its plural. */
 const stainNames: ReadonlyMap<string, StainKind> = new Map(
   stainKinds.flatMap((kind) => {
-    const { aliases } = stainFacts(kind);
-    const name = stainFacts(kind).name.replace(/\([^)]*\)/g, '');
-    return [name, ...(/ (?:of|on) /.test(name) ? [] : name.split(/, | or /)), kind.replace(/-/g, ' '), ...aliases]
+    const [usual, ...others] = stainWords[kind];
+    const name = usual.replace(/\([^)]*\)/g, '');
+    return [name, ...(/ (?:of|on) /.test(name) ? [] : name.split(/, | or /)), kind.replace(/-/g, ' '), ...others]
       .filter((words) => plain(words) !== '')
       .map((words) => [plain(words), kind] as const);
   }),
@@ -195,31 +198,35 @@ export function takeMarks(line: Line): Mark[] {
       const match = firstStain(line, pattern, certain);
       if (!match) break;
       line.claim(match.from, match.to, 'stain');
-      marks.push({ kind: match.kind, place: match.place });
+      marks.push({ kind: match.kind, place: match.place, ageHours: null });
     }
   for (const [adjective, kind] of Object.entries(adjectives)) {
     const match = line.take(wholeWords(`${adjective}(?: (${places}))?`), 'stain');
-    if (match) marks.push({ kind, place: match[1] ?? '' });
+    if (match) marks.push({ kind, place: match[1] ?? '', ageHours: null });
   }
   marks.push(...takeListedMarks(line));
-  return marks;
+  const markAt = Math.min(...line.claims.filter((c) => c.said === 'stain').map((c) => c.from));
+  const ageHours = marks.length > 0 ? takeMarkAge(line, markAt) : null;
+  return marks.map((m) => ({ ...m, ageHours }));
 }
 
 /** A part between commas that names marks and nothing else: "tablecloth, candle wax and red wine". What may be a colour is none. */
 function takeListedMarks(line: Line): Mark[] {
   const marks: Mark[] = [];
   for (const part of line.open.matchAll(/(?<=,)[^,;]+/gu)) {
-    const named = part[0]
+    const age = wholeWords(agePhrase).exec(part[0]);
+    const marked = age ? part[0].slice(0, age.index) : part[0];
+    const named = marked
       .split(/ and | & /)
       .map((words) => ({ words: words.trim(), kind: stainNames.get(plain(words)) }));
     if (!named.every((n) => n.kind && !(n.words in colourWords) && fibreNamed(n.words) === null)) continue;
-    line.claim(part.index, part.index + part[0].length, 'stain');
-    for (const { kind } of named) if (kind) marks.push({ kind, place: '' });
+    line.claim(part.index, part.index + marked.length, 'stain');
+    for (const { kind } of named) if (kind) marks.push({ kind, place: '', ageHours: null });
   }
   return marks;
 }
 
-interface Found extends Mark {
+interface Found extends Omit<Mark, 'ageHours'> {
   from: number;
   to: number;
 }

@@ -5,7 +5,7 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { HouseRules } from '../model/household.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
+import { mayChangeSize, prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
 import { profileOf } from './profile.ts';
 
 const profile = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) =>
@@ -50,6 +50,10 @@ describe('preparing', () => {
     const jumper = { kind: 'jumper_mid' as const, parts: only('wool'), label: washLabel(30, 'very-mild') };
     expect(prepareSteps(profile({ ...jumper, washCount: 0 }))).toContain('measure');
     expect(prepareSteps(profile({ ...jumper, washCount: 4 }))).not.toContain('measure');
+    // Measured already: nothing to do before, and a look at its size after.
+    const known = profile({ ...jumper, washCount: 0, measured: true });
+    expect(prepareSteps(known)).not.toContain('measure');
+    expect([mayChangeSize(known), mayChangeSize(profile({ ...jumper, washCount: 4 }))]).toEqual([true, false]);
     expect(prepareSteps(profile({ kind: 'sock_crew_pair', traits: traits('jersey-knit') }))).not.toContain(
       'inside-out',
     );

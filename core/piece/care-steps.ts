@@ -27,6 +27,10 @@ const prepareOrder: readonly PrepareStep[] = [
   'net-no-metal',
 ];
 
+/** Its size is looked at after the wash: wool in its first wash, and cloth whose trait says so. */
+export const mayChangeSize = (p: Profile): boolean =>
+  (p.isWool && p.garment.washCount === 0) || p.values.flags.has('measure');
+
 /** What is done to a piece before its load. By hand nothing needs a net. */
 export function prepareSteps(p: Profile, byHand = false): PrepareStep[] {
   const flags = new Set<CareFlag>(p.values.flags);
@@ -41,7 +45,9 @@ export function prepareSteps(p: Profile, byHand = false): PrepareStep[] {
   if (kind.flags.has('netted') || (p.isWool && isKnit(p.garment) && !kind.flags.has('small'))) flags.add('net');
   if (flags.has('net-no-metal') || byHand) flags.delete('net');
   if (byHand) flags.delete('net-no-metal');
-  if (p.isWool && p.garment.washCount === 0) flags.add('measure');
+  // The length before is known once it was measured.
+  flags.delete('measure');
+  if (mayChangeSize(p) && !p.garment.measured) flags.add('measure');
   // A part kept dry shows what the bath did, as long as the colour has not earned its trust.
   if (flags.has('detach') && p.history.dye !== null && !p.history.earned) flags.add('keep-control');
   const wanted = new Set<string>(flags);

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { colourFacts } from '../colour/colour.ts';
 import { weightPresets } from '../cost/weights.ts';
 import { garment, only } from '../testing/arbitrary.ts';
-import { cleaningEffect, cleaningNeed, wearFactor, wearUnitsOfWash, waitUrgency } from './demand.ts';
+import { cleaningEffect, cleaningNeed, powderWear, wearFactor, wearUnitsOfWash, waitUrgency } from './demand.ts';
 
 const w = weightPresets.balanced;
 describe('the worked settings: need, effect, deficit and wear', () => {
@@ -89,4 +89,31 @@ test('hygiene asks for everything; waiting is urgent for what is sweaty, stained
       colourFacts([{ hex: '#f7f7f4', role: 'ground' }]),
     ),
   ).toBeCloseTo(0.7);
+});
+
+describe('what the drum does', () => {
+  const actions = ['normal', 'mild', 'very-mild', 'hand', 'none'] as const;
+  test('wears cloth the less the gentler it is, and doubles with every 20 K', () => {
+    expect(actions.map((a) => wearUnitsOfWash(40, a, 120, 1))).toEqual([1, 0.65, 0.4, 0.3, 0]);
+    expect([20, 60].map((c) => wearUnitsOfWash(c, 'normal', 120, 1))).toEqual([0.5, 2]);
+    expect([30, 480].map((min) => wearUnitsOfWash(40, 'normal', min, 1))).toEqual([0.5, 2]);
+    expect([1.1, 1.3]).toEqual([powderWear(false), powderWear(true)]);
+  });
+  test('cleans the less the gentler it is', () =>
+    expect(actions.map((a) => cleaningEffect(60, a, 120, 'universal'))).toEqual([1, 0.9, 0.7, 0.6, 0]));
+  test('cleans by temperature, detergent and, from 30 °C, oxygen bleach', () => {
+    const effect = (c: number, d: Parameters<typeof cleaningEffect>[3], oxygen = false): number =>
+      cleaningEffect(c, 'normal', 120, d, oxygen);
+    expect([20, 30, 40, 60, 90].map((c) => effect(c, 'universal'))).toEqual([0.45, 0.8, 0.9, 1, 1.08]);
+    expect((['colour', 'dark', 'delicate', 'wool-silk', 'soap'] as const).map((d) => effect(60, d))).toEqual([
+      0.95, 0.93, 0.88, 0.85, 0.8,
+    ]);
+    expect(effect(30, 'colour', true)).toBeCloseTo(0.8 * (0.95 + 0.05), 9);
+    expect(effect(29, 'colour', true)).toBeCloseTo(effect(29, 'colour'), 9);
+  });
+  test('longer than about two hours and a half cleans no better', () => {
+    expect(cleaningEffect(60, 'normal', 154, 'universal')).toBe(1.05);
+    expect(cleaningEffect(60, 'normal', 300, 'universal')).toBe(1.05);
+    expect(cleaningEffect(60, 'normal', 150, 'universal')).toBeLessThan(1.05);
+  });
 });

@@ -108,6 +108,8 @@ export function waitUrgency(g: Garment, colour: ColourFacts, wearUnits = 0): num
   const pale = (colour.class === 'white' || colour.class === 'light') && g.nextToSkin;
   const atOnce =
     urgencyBySoil[g.soil] + (pale ? 0.2 : 0) + (g.activity === 'sweaty' ? 0.3 : 0) + (g.stains.length > 0 ? 0.3 : 0);
+  // Wet out of the soak: it turns musty.
+  if (g.soaked) return mostOverdue;
   return Math.min(1, atOnce) * Math.min(mostOverdue, 1 + Math.max(0, wearUnits - 1));
 }
 

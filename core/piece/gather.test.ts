@@ -5,7 +5,7 @@ import { say } from '../message/message.ts';
 import { decide } from './outcomes.ts';
 import { profileOf } from './profile.ts';
 import { gatherAdvice, rotationIsShort, rotationOf } from './gather.ts';
-import { noHistory, ownCare, type History } from './verdict.ts';
+import { needVerdict, noHistory, ownCare, type History } from './verdict.ts';
 
 const fresh: Partial<Garment> = { soil: 'none', wearsSinceWash: 0 };
 const ask = (change: Partial<Garment>, facts: Partial<History> = {}) =>
@@ -93,6 +93,13 @@ describe('does it need washing', () => {
     const heavy = ask({ wearsSinceWash: 2, soil: 'heavy', activity: 'sweaty' }).waitingPerDay;
     expect(heavy).toBeGreaterThan(light);
     expect(light).toBeCloseTo(0.5 * 0.05, 9);
+  });
+  test('out of the soak it is washed today, whatever else is known of it, and does not wait', () => {
+    const wet = garment('g', { ...fresh, soaked: true });
+    expect(needVerdict(wet)).toMatchObject({ need: 'wash', cause: 'soaked' });
+    expect(needVerdict(garment('g', fresh)).need).toBe('nothing');
+    const decision = decide(profileOf(wet, household.rules), household, '2026-05-09T08:00:00Z');
+    expect([decision.fixed, decision.mayWait]).toEqual([null, false]);
   });
 });
 

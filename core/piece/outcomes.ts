@@ -2,6 +2,7 @@
 import { say, type Message } from '../message/message.ts';
 import type { Use } from '../garment/kinds.ts';
 import type { Household } from '../model/household.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import { soilOrder } from '../model/orders.ts';
 import type { Outcome, Reason } from '../model/plan.ts';
 import type { Profile } from './profile.ts';
@@ -28,6 +29,7 @@ const causeReasons: Record<WashCause, Pick<Reason, 'code' | 'source'>> = {
   soil: { code: 'wash-due', source: 'hygiene' },
   wears: { code: 'wash-due', source: 'hygiene' },
   asked: { code: 'wash-due', source: 'rule' },
+  soaked: { code: 'wash-due', source: 'stain' },
 };
 
 /** The outcome a rule fixes, or the room left to the price, with the reason. `now` is ISO 8601. */
@@ -78,8 +80,9 @@ function mayWait(p: Profile, household: Household, now: string): boolean {
   const overdue = wearUnitsOf(g) >= overdueUnits || soilOrder.indexOf(g.soil) >= soilOrder.indexOf('heavy');
   const needed = g.neededBy !== null && daysUntil(now, g.neededBy) <= household.daysToNextWash + dryingDays;
   return !(
-    household.rules.waiting === 'none' ||
+    !effectOf(household.rules, 'waiting').allowed ||
     g.hygiene ||
+    g.soaked ||
     p.contamination !== 'none' ||
     urgentStain ||
     sport ||

@@ -1,43 +1,61 @@
 /** Stain procedures as the plan carries them into the ticket, and what people should know of them before. */
+import type { Chemical } from '../chemistry/sequence.ts';
 import { cupboardOf } from '../chemistry/cupboard.ts';
 import { say, type Message } from '../message/message.ts';
 import type { Household } from '../model/household.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import type { PlanWarning, Pretreatment } from '../model/plan.ts';
-import { checks } from '../stain/actions.ts';
-import type { Procedure, TreatmentStep, Workplace } from '../stain/treatment.ts';
+import type { Procedure, StepLine, TreatmentStep, Workplace } from '../stain/treatment.ts';
 import { heatOf } from '../stain/score.ts';
+import { roundTo } from '../units/numbers.ts';
 import type { Profile } from './profile.ts';
 
 export const workplaceOf = (h: Household): Workplace => ({
   cupboard: cupboardOf(h),
   hardness: h.water.hardnessMmolPerL,
-  chlorine: h.rules.whites === 'chlorine',
+  chlorine: effectOf(h.rules, 'whites').chlorine,
   learnt: h.learnt.stains,
 });
 
-/** One line for the ticket: when it is due, what to do, how long at most, rinses and the check. */
-function howText(s: TreatmentStep): string {
-  const due =
-    s.when === 'if-left' ? 'If it is still there: ' : s.when === 'if-orange' ? 'If an orange tone is left: ' : '';
-  const again = s.repeats > 1 ? ` Up to ${s.repeats} times.` : '';
-  const longer = s.mostMinutes > s.minutes ? ` ${s.minutes}–${s.mostMinutes} min.` : '';
-  const rinse = s.rinses > 0 ? ` Then rinse ${s.rinses === 1 ? 'once' : `${s.rinses} times`}.` : '';
-  const check = s.kind === 'test' ? '' : ` Check: ${checks[s.check].passes}.`;
-  const how = due ? `${due}${s.how.charAt(0).toLowerCase()}${s.how.slice(1)}` : s.how;
-  return `${how}${how.endsWith('.') ? '' : '.'}${longer}${again}${rinse}${check}`;
-}
 const boilingC = 100;
 /** Litres from the kettle to five litres of the hot tap, to one decimal. */
 const kettleL = (targetC: number, hotC: number): number => (5 * (targetC - hotC)) / (boilingC - targetC);
-/** How warm a bath can be made here, and how a kettle makes up for a cool tap; an empty note where the tap suffices. */
-export const warmed = (s: TreatmentStep, hotC: number): { temperatureC: number; note: string } =>
+/** How warm a bath can be made here, and how a kettle makes up for a cool tap; no note where the tap suffices. */
+export const warmed = (s: TreatmentStep, hotC: number): { temperatureC: number; note: Message | null } =>
   !s.wet || s.temperatureC <= hotC
-    ? { temperatureC: s.temperatureC, note: '' }
+    ? { temperatureC: s.temperatureC, note: null }
     : {
         temperatureC: hotC,
-        note: `The tap gives ${hotC} °C; ${kettleL(s.temperatureC, hotC).toFixed(1)} l from the kettle to 5 l make ${s.temperatureC} °C.`,
+        note: say('treat.kettle', {
+          celsius: hotC,
+          kettleL: roundTo(kettleL(s.temperatureC, hotC), 1),
+          bearsCelsius: s.temperatureC,
+        }),
       };
 
+const lineOf = ({
+  kind,
+  what,
+  dose,
+  action,
+  minutes,
+  mostMinutes,
+  repeats,
+  rinses,
+  check,
+  when,
+}: TreatmentStep): StepLine => ({
+  kind,
+  what,
+  dose,
+  action,
+  minutes,
+  mostMinutes,
+  repeats,
+  rinses,
+  check,
+  when,
+});
 /** `hotC` = the hot tap: no temperature is printed that the house cannot give. */
 export const toPretreatment = (p: Procedure, hotC: number): Pretreatment => ({
   stain: p.stain.id,
@@ -45,7 +63,8 @@ export const toPretreatment = (p: Procedure, hotC: number): Pretreatment => ({
   stop: p.stop,
   steps: p.steps.map((s) => ({
     agent: s.what,
-    how: [howText(s), warmed(s, hotC).note].filter(Boolean).join(' '),
+    how: say('treat.step', { step: lineOf(s) }),
+    warming: warmed(s, hotC).note,
     minutes: s.minutes,
     temperatureC: warmed(s, hotC).temperatureC,
     ...(s.gate ? { gate: s.gate } : {}),
@@ -63,9 +82,13 @@ export function stainWarnings(p: Profile, procedures: readonly Procedure[]): Pla
     const stain = t.stain.kind;
     if (heatOf(t.stain) !== 'none') warn('heat-set-stain', 'caution', say('warn.heat-set-stain', { name, stain }));
     if (t.score < 40 || t.stop !== null) {
-      const prospect = `${t.band.text}${t.stop ? ` ${t.stopText}` : ''}`;
+      const lines = [
+        say('treat.band', { band: t.band }),
+        ...(t.stopBecause ? [t.stopBecause] : []),
+        ...(t.stop ? [say('treat.stop', { stop: t.stop })] : []),
+      ];
       const severity = t.stop === 'stop-safety' ? 'danger' : 'info';
-      warn('garment-odds', severity, say('warn.garment-odds', { name, stain, prospect }));
+      warn('garment-odds', severity, say('warn.mark-odds', { name, stain, lines }));
     }
   }
   return out;
@@ -75,17 +98,19 @@ export function stainWarnings(p: Profile, procedures: readonly Procedure[]): Pla
 export function missingWarnings(
   treated: readonly { piece: Profile; procedures: readonly Procedure[] }[],
 ): PlanWarning[] {
-  const helps = new Map<string, Profile[]>();
+  const helps = new Map<Chemical, Profile[]>();
   for (const { piece, procedures } of treated) {
     const lacking = procedures.flatMap((t) =>
-      t.steps.length > 0 ? t.dropped.flatMap((d) => (d.missing ? [d.because] : [])) : [],
+      t.steps.length > 0
+        ? t.dropped.flatMap(({ because }) => (because.code === 'treat.not-in-cupboard' ? [because.params.agent] : []))
+        : [],
     );
-    for (const prospect of new Set(lacking)) helps.set(prospect, [...(helps.get(prospect) ?? []), piece]);
+    for (const agent of new Set(lacking)) helps.set(agent, [...(helps.get(agent) ?? []), piece]);
   }
-  return [...helps].map(([prospect, pieces]) => ({
+  return [...helps].map(([agent, pieces]) => ({
     code: 'no-suitable-product',
     severity: 'info',
     garments: pieces.map((p) => p.garment.id),
-    message: say('warn.missing-agent', { prospect, names: pieces.map((p) => p.garment.name) }),
+    message: say('warn.lacking-agent', { agent, names: pieces.map((p) => p.garment.name) }),
   }));
 }

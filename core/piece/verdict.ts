@@ -13,7 +13,7 @@ import type { Outcome } from '../model/plan.ts';
 import { mixture } from '../units/numbers.ts';
 import { airedShare, dueness, wearsAllowed, wearUnitsSinceWash } from '../wear/wear.ts';
 
-export type WashCause = 'hygiene' | 'stain' | 'odour' | 'lies' | 'date' | 'soil' | 'wears' | 'asked';
+export type WashCause = 'hygiene' | 'stain' | 'odour' | 'lies' | 'date' | 'soil' | 'wears' | 'asked' | 'soaked';
 export type Verdict =
   | { need: 'wash'; cause: WashCause; because: Message }
   | { need: 'spot'; because: Message }
@@ -87,6 +87,7 @@ const worthwhileAiring = 0.15;
  * @example needVerdict(jumper) // { need: 'freshen', how: 'air', … }
  */
 export function needVerdict(g: Garment, history: History = noHistory): Verdict {
+  if (g.soaked) return { need: 'wash', cause: 'soaked', because: say('need.soaked') };
   const units = wearUnitsOf(g);
   const allowed = wearsAllowedOf(g);
   const slight = isSlightlySoiled(g);

@@ -194,7 +194,7 @@ describe('waiting, explained together', () => {
       [wool('a'), garment('jeans', { kind: 'jeans', traits: traits('denim', 'zip'), label: washLabel(40) })],
       { ...household, rules: { ...plainRules, woolCompany: 'alone' } },
     );
-    expect(waitReason(b, 0, [0]).message.code).toBe('plan.waits-apart');
+    expect(waitReason(b, 0, [0]).message).toMatchObject({ code: 'plan.waits-unlike', params: { percent: 9 } });
   });
   test('without a detergent the reason is the cupboard', () => {
     const b = basketOf([wool('a')], { ...household, products: [] });
@@ -229,8 +229,8 @@ describe('the hot tap', () => {
     expect(most).toBeGreaterThan(28);
     const cool = warmest(28);
     expect(Math.max(...cool.map((s) => s.temperatureC))).toBe(28);
-    const noted = cool.filter((s) => s.how.includes('from the kettle'));
+    const noted = cool.filter((s) => s.warming?.code === 'treat.kettle');
     expect(noted.length).toBe(warmest(70).filter((s) => s.temperatureC > 28).length);
-    expect(warmest(most).some((s) => s.how.includes('kettle'))).toBe(false);
+    expect(warmest(most).some((s) => s.warming !== null)).toBe(false);
   });
 });

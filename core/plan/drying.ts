@@ -7,6 +7,7 @@ import { barShares, Space, type Spot } from '../drying/spaces.ts';
 import { outdoorAir, shelteredWindMPerS } from '../drying/weather.ts';
 import { say } from '../message/message.ts';
 import type { Dryer, Household } from '../model/household.ts';
+import { dryerAllowed } from '../model/rule-effects.ts';
 import { stricter, tumbleOrder } from '../model/orders.ts';
 import type { DryPlan, PlanWarning } from '../model/plan.ts';
 import { moistureAtEnd } from '../piece/care-steps.ts';
@@ -31,7 +32,7 @@ export interface DryingPlan {
 const wettestForDryer = 0.9;
 
 const mayTumble = (p: Profile, h: Household): boolean =>
-  p.values.tumble !== 'none' && h.rules.tumble !== 'never' && (h.rules.tumble === 'when-allowed' || isTowel(p.garment));
+  p.values.tumble !== 'none' && dryerAllowed(h.rules, isTowel(p.garment));
 
 interface DryerLoad {
   dryer: Dryer;

@@ -1,6 +1,7 @@
 /** Why a load is set as it is: for each setting the piece and bound that decide, and what the load could do without that piece. */
 import { bindingBounds, type Bound, type EnvelopeParameter } from '../envelope/envelope.ts';
 import type { Constraint } from '../model/constraints.ts';
+import { dryerAllowed } from '../model/rule-effects.ts';
 import type { Binding, Separation } from '../model/plan.ts';
 import { actionOrder, tumbleOrder } from '../model/orders.ts';
 import { spinWithin } from '../washing/spin.ts';
@@ -153,7 +154,7 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
     (a, b) => tumbleOrder.indexOf(a) > tumbleOrder.indexOf(b),
   );
   if (cold && cold.values.tumble !== 'normal') {
-    if (rules.tumble === 'never')
+    if (!dryerAllowed(rules, true))
       out.push({
         parameter: 'tumble',
         limit: 'none',

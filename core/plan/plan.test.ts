@@ -309,6 +309,22 @@ describe('the whole plan', () => {
       }),
       { numRuns: 60 },
     ));
+  test('loads run by their dates, then wool, which dries longest, then the heaviest', () => {
+    const by = (id: string, change: Partial<Garment>): Garment =>
+      garment(id, { soil: 'heavy', washCount: 20, wearsSinceWash: 12, ...change });
+    const whites = Array.from({ length: 3 }, (_, i) =>
+      by(`white${i}`, { colours: colours('#f7f7f4'), dye: 'undyed', kind: 'bath_towel' }),
+    );
+    const darks = Array.from({ length: 6 }, (_, i) => by(`dark${i}`, { colours: colours('#17181b'), kind: 'jeans' }));
+    const wool = by('wool', { kind: 'jumper_mid', parts: only('wool'), label: washLabel(30, 'very-mild') });
+    const order = (list: readonly Garment[]): string[] =>
+      plan(list, {}, { colourPiles: 'three' }).loads.map((l) => (l.garments[0] as string).replace(/\d+$/, ''));
+    expect(order([...whites, ...darks, wool])).toEqual(['wool', 'dark', 'white']);
+    const dated = whites.map((w) => ({ ...w, neededBy: '2026-05-11T08:00:00+02:00' }));
+    expect(order([...dated, ...darks, wool])).toEqual(['white', 'wool', 'dark']);
+    const sooner = darks.map((d) => ({ ...d, neededBy: '2026-05-10T20:00:00+02:00' }));
+    expect(order([...dated, ...sooner, wool])).toEqual(['dark', 'white', 'wool']);
+  });
   test('the setting of every load lies in the envelope of each of its pieces', () =>
     fc.assert(
       fc.property(fc.array(anyGarment, { minLength: 1, maxLength: 6 }), (list) => {

@@ -3,7 +3,7 @@ import { say, type Message } from '../message/message.ts';
 import type { LoadCheckId, ProcedureStep, StepKind } from '../model/plan.ts';
 import { handStepMinutes } from '../price/hand-bath.ts';
 import type { PricedLoad } from '../price/price.ts';
-import { prepareSteps } from '../piece/care-steps.ts';
+import { mayChangeSize } from '../piece/care-steps.ts';
 import type { Profile } from '../piece/profile.ts';
 import { roundTo } from '../units/numbers.ts';
 
@@ -28,8 +28,7 @@ function inspection(pieces: readonly Profile[], catcher: boolean): ProcedureStep
   if (catcher) out.push(step('read-catcher', say('step.read-catcher'), 1, true, null, 'catcher-clear'));
   if (pieces.some((p) => p.garment.stains.length > 0))
     out.push(step('inspect', say('step.inspect'), 2, true, null, 'gone-dry'));
-  if (pieces.some((p) => prepareSteps(p).includes('measure')))
-    out.push(step('measure', say('step.measure'), 3, true, null, 'size-kept'));
+  if (pieces.some((p) => mayChangeSize(p))) out.push(step('measure', say('step.measure'), 3, true, null, 'size-kept'));
   return out;
 }
 

@@ -60,7 +60,12 @@ export function waitReason(b: Basket, piece: number, group: readonly number[]): 
     const percent = Math.round(together.fill * 100);
     return reason(say('plan.waits-together', { names, percent, cost: moneyOf(tariff, Math.max(0, more)), days }));
   }
-  const prices = { cost: moneyOf(tariff, alone.cost), otherCost: moneyOf(tariff, deferralCost(b, piece)), days };
+  const prices = {
+    percent: Math.round(alone.fill * 100),
+    cost: moneyOf(tariff, alone.cost),
+    otherCost: moneyOf(tariff, deferralCost(b, piece)),
+    days,
+  };
   const because = commonestConflict(b, piece);
-  return reason(because ? say('plan.waits-apart', { ...prices, because }) : say('plan.waits-for-fill', prices));
+  return reason(because ? say('plan.waits-unlike', { ...prices, because }) : say('plan.waits-alone', prices));
 }

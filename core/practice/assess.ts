@@ -65,6 +65,16 @@ export interface Assessment {
   ended: SafetyFault | null;
 }
 
+/** Scores from which a round counts as the best there is, and as nearly that; points over the usual beginner that make it a good one. */
+const verdictScores = { best: 99, nearly: 80, overBeginner: 10 } as const;
+export type RoundVerdict = 'ended' | 'best' | 'nearly' | 'good' | 'usual';
+export function verdictOf({ ended, you, beginner }: Pick<Assessment, 'ended' | 'you' | 'beginner'>): RoundVerdict {
+  if (ended) return 'ended';
+  if (you.score >= verdictScores.best) return 'best';
+  if (you.score >= verdictScores.nearly) return 'nearly';
+  return you.score >= beginner.score + verdictScores.overBeginner ? 'good' : 'usual';
+}
+
 /** Odds nearer than this are the same. */
 const faultOdds = 0.1;
 const keyOf = (e: Effect): string => `${e.piece}/${e.kind}/${e.mark ?? ''}`;

@@ -1,5 +1,5 @@
 /** What ends a round at once: gas, fire. What would have happened and who to call are the fixed words of the safety table. */
-import { hazards, type HazardId } from '../chemistry/agent-agent.ts';
+import type { HazardId } from '../chemistry/agent-agent.ts';
 import { agentFacts, type AgentId } from '../chemistry/agents.ts';
 import { agentOfProduct } from '../chemistry/cupboard.ts';
 import type { SafetyLineId } from '../chemistry/safety.ts';
@@ -74,4 +74,3 @@ export function safetyFaults({ request, basket, indexOf }: Seen, play: Play): Sa
       out.push(...mixtures(play.marks[markKey(p.garment.id, s.id)]?.agents ?? [], [p.garment.id]));
   return out;
 }
-export const hazardFacts = (id: HazardId): (typeof hazards)[HazardId] => hazards[id];

@@ -1,20 +1,10 @@
 /** The ways of a play in terms of machines and basins: every choice a person at this household's machines could make, wrong ones too. */
+import { byHand } from '../board/by-hand.ts';
 import type { Pushed } from '../board/what-if.ts';
-import {
-  detergentClasses,
-  type DetergentClass,
-  type Household,
-  type Product,
-  type Programme,
-} from '../model/household.ts';
+import { detergentClasses, type DetergentClass, type Household, type Product } from '../model/household.ts';
 import type { Tumble } from '../model/orders.ts';
-import { usableVolumeL } from '../washing/basin.ts';
 import { handTemperaturesC } from '../price/settings.ts';
 import type { Play, Way } from './play.ts';
-
-/** A basin holds a kilogram of cloth to so many litres; its bath and moving last so many minutes. */
-const litresPerKg = 10;
-const handMinutes = 20;
 
 const isDetergentClass = (c: string): c is DetergentClass => (detergentClasses as readonly string[]).includes(c);
 export const detergentsOf = (h: Household): Product[] => h.products.filter((p) => isDetergentClass(p.class));
@@ -95,31 +85,5 @@ export function pushedOf(h: Household, way: Way, tumble: Tumble, dryer: string |
   }
   const basin = h.basins.find((b) => b.id === way.basin);
   if (!basin) return null;
-  const programme: Programme = {
-    id: basin.id,
-    name: basin.name,
-    family: 'hand-wash',
-    action: 'hand',
-    temperaturesC: [way.temperatureC],
-    spinsRpm: [0],
-    maxLoadKg: usableVolumeL(basin) / litresPerKg,
-    durationMin: handMinutes,
-    waterL: null,
-    energyKwhAt: new Map(),
-  };
-  const drum = { loading: 'front', drumRadiusM: 0, drumVolumeL: usableVolumeL(basin) } as const;
-  return {
-    ...shared,
-    programme,
-    spinRpm: 0,
-    washer: {
-      id: basin.id,
-      name: basin.name,
-      ...drum,
-      pricePerRun: 0,
-      refusesForms: [],
-      bleachDispenser: false,
-      programmes: [programme],
-    },
-  };
+  return { ...shared, ...byHand(basin, way.temperatureC) };
 }

@@ -9,6 +9,7 @@ import { weightPresets, weightsFor, type Weights } from '../cost/weights.ts';
 import { isCellulose, mainParts, significantFibres } from '../fibre/blend.ts';
 import { physicalFibres } from '../fibre/physical.ts';
 import type { Garment } from '../model/garment.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import {
   detergentClasses,
   type DetergentClass,
@@ -182,7 +183,7 @@ function houseOf(h: Household): House {
   const programmes = h.washers.flatMap((w) => w.programmes);
   return {
     weights: weightsFor(h.rules.priority, h.rules.weights),
-    heats: h.rules.linenHeat === 'hot' && programmes.some((p) => p.temperaturesC.some((c) => c >= linenHeatC)),
+    heats: effectOf(h.rules, 'linenHeat').hot && programmes.some((p) => p.temperaturesC.some((c) => c >= linenHeatC)),
     hasBleach: h.products.some((p) => isPowdered(p) && p.remaining !== 0),
     hasWoolProgramme: programmes.some((p) => p.family === 'wool'),
   };
@@ -286,7 +287,8 @@ function numbersOf(p: Profile, house: House): PieceNumbers {
       flag(p.fibre.has('down'), quality.down) |
       flag(p.robustCotton, quality.robustCotton) |
       flag(p.whiteLike && !p.history.colour.contrast, quality.white) |
-      flag(v.bleach === 'any' && cellulose, quality.chlorine),
+      flag(v.bleach === 'any' && cellulose, quality.chlorine) |
+      flag(g.soaked, quality.soaked),
     familyRank: familyRanks.indexOf(p.family),
     bathRank: bathCareOrder.indexOf(p.bathCare),
     isShirt: p.isShirt ? Math.min(g.count, easyIronShirts) : 0,
@@ -315,9 +317,8 @@ function settingNumbers(s: Setting, household: Household): SettingNumbers {
 /** Temperature that is no matter of price where some setting bears it: hygiene, and the contrast aimed at in raw denim. */
 function wantedTemperatureC(p: Profile, h: Household): number {
   if (p.contamination === 'hygiene') return linenHeatC;
-  return h.rules.denim === 'contrast-40' && p.rawIndigo ? contrastC : 0;
+  return p.rawIndigo ? effectOf(h.rules, 'denim').contrastTemperatureC : 0;
 }
-const contrastC = 40;
 
 /** False for a setting that an earlier one equals in everything but the machine's name. */
 function distinctSettings(settings: readonly Setting[]): boolean[] {

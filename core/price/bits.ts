@@ -26,4 +26,6 @@ export const quality = {
   robustCotton: 256,
   white: 512,
   chlorine: 1024,
+  /** Out of the oxygen soak: half the detergent. */
+  soaked: 2048,
 } as const;

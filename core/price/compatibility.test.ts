@@ -50,6 +50,7 @@ describe('pairs that stay apart', () => {
     expect(broken(garment('studs', { ...traits('studs'), ...old }), lace)).toBe('H7');
     expect(broken(garment('zip', { ...traits('zip'), ...old }), lace)).toBe('H7');
     expect(broken(garment('zip', { ...traits('zip'), ...old }), green)).toBeNull();
+    expect(broken({ ...wool, ...traits('zip'), id: 'cardigan' }, wool)).toBe('H7');
     const fleece = garment('fleece', { ...traits('fleece'), parts: only('polyester'), ...old });
     expect(broken(fleece, garment('cord', { ...traits('corduroy'), ...old }))).toBe('H7');
     expect(

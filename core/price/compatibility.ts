@@ -6,6 +6,7 @@ import { isProtein, hasSignificant } from '../fibre/blend.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { ColourClass } from '../colour/colour.ts';
 import type { Constraint } from '../model/constraints.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import { say, type Message } from '../message/message.ts';
 import { detergentClasses, type HouseRules } from '../model/household.ts';
 import type { Company } from '../model/orders.ts';
@@ -94,7 +95,7 @@ function usesApart(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
     p.garment.use === 'baby' && q.garment.use === 'clothes' && q.garment.soil === 'heavy';
   const faceCloth = (p: Profile, q: Profile): boolean => p.garment.use === 'floor' && q.garment.kind === 'face_cloth';
   const apart =
-    (rules.kitchenLinen === 'always-apart' && together('kitchen', kitchenStrangers)) ||
+    (effectOf(rules, 'kitchenLinen').apartBelowC === Infinity && together('kitchen', kitchenStrangers)) ||
     together('floor', floorStrangers) ||
     together('baby', babyStrangers) ||
     dirtyWithBaby(a, b) ||
@@ -117,7 +118,7 @@ const mudBesidePale = (muddy: Neighbour, pale: Neighbour): Conflict | null =>
 
 /** Without spin for less ironing concerns the shirts, not what shares their day. */
 const easyIron = (shirt: Profile, other: Profile, rules: HouseRules): Conflict | null =>
-  rules.shirtAim === 'easy-iron' && shirt.isShirt && !other.isShirt
+  effectOf(rules, 'shirtAim').easyIron && shirt.isShirt && !other.isShirt
     ? { constraint: 'H10', message: () => say('apart.easy-iron', { name: name(shirt), other: name(other) }) }
     : null;
 
@@ -170,7 +171,7 @@ function houseRule(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
 function woolCompany(a: Profile, b: Profile, rules: HouseRules): Conflict | null {
   if (a.isWool === b.isWool) return null;
   const [wool, other] = a.isWool ? [a, b] : [b, a];
-  if (rules.woolCompany === 'alone')
+  if (effectOf(rules, 'woolCompany').woolOnly)
     return { constraint: 'H10', message: () => say('apart.wool-alone', { name: name(wool) }) };
   return other.softDelicate
     ? null

@@ -6,13 +6,14 @@
 import { judgement } from '../cost/judgement.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import type { Violation } from '../model/constraints.ts';
 import type { Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
-import { doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
+import { afterSoakDose, doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
 import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
 import { conflictOf, easyIronShirts, type Basket } from './basket.ts';
-import { duty } from './bits.ts';
+import { duty, quality } from './bits.ts';
 import {
   coldDeficit,
   companyPrice,
@@ -23,10 +24,10 @@ import {
   strangersIn,
 } from './company-price.ts';
 import { mixesKitchen } from './compatibility.ts';
-import { cleaningEffect, linenHeatC, wearUnitsOfWash } from '../piece/demand.ts';
+import { cleaningEffect, wearUnitsOfWash } from '../piece/demand.ts';
 import { isPowdered } from '../washing/products.ts';
 import { dyeView, type DyeView } from './dye-view.ts';
-import { featuresOf, hasDuty, type Features } from './features.ts';
+import { every, featuresOf, hasDuty, type Features } from './features.ts';
 import { handBath, handDuration, type HandBath } from './hand-bath.ts';
 import { doseFor, helpersFor, noHelpers, productFor, productMoney } from './product-choice.ts';
 import { fillOfSet, spinOfSet, type Setting } from './settings.ts';
@@ -98,8 +99,8 @@ function brokenByCompany(b: Basket, f: Features, s: Setting): Violation | null {
     if (hasDuty(f, duty.bulk) && hasDuty(f, duty.bulkSuffers)) return 'H7';
     if (s.programme.family === 'wool' && !hasDuty(f, duty.wool)) return 'H1';
   }
-  const apartWhenCool = b.household.rules.kitchenLinen === 'apart-below-60' && s.temperatureC < linenHeatC;
-  return apartWhenCool && mixesKitchen(f.uses) ? 'H11' : null;
+  const tooCool = s.temperatureC < effectOf(b.household.rules, 'kitchenLinen').apartBelowC;
+  return tooCool && mixesKitchen(f.uses) ? 'H11' : null;
 }
 
 /**
@@ -189,7 +190,7 @@ function costAt(
   const { household, weights: w } = b;
   const fill = fillOfSet(s, f);
   if (fill > fillLimit(f)) return broken('H2');
-  if (household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts) return broken('H2');
+  if (effectOf(household.rules, 'shirtAim').easyIron && f.shirts > easyIronShirts) return broken('H2');
   // A supposed set may still gain the wool that its programme asks for.
   const against = brokenByCompany(b, f, s);
   if (against !== null && !(supposed && against === 'H1')) return broken(against);
@@ -205,6 +206,7 @@ function costAt(
     s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
   const helpers = s.method === 'machine' ? helpersFor(b, f, s, product) : noHelpers;
   const doseUnit = doseUnitOf(product);
+  const halved = (amount: number): number => (every(f, quality.soaked) ? afterSoakDose(amount, doseUnit) : amount);
   let bath: HandBath | null = null;
   let doseAmount: number;
   let energyKwh: number;
@@ -215,7 +217,7 @@ function costAt(
   let wearPerFactor: number;
   let runMoney = 0;
   if (s.method === 'machine') {
-    doseAmount = doseFor(b, product, soil)(f.massKg);
+    doseAmount = halved(doseFor(b, product, soil)(f.massKg));
     const run = {
       row: n.waterRow,
       fullKwh: n.fullKwh,
@@ -237,7 +239,7 @@ function costAt(
   } else {
     const perLitre = handDosePerLitre(product) ?? 0;
     bath = handBath(b, s, f, perLitre, product.class === 'no-rinse-wool');
-    doseAmount = handBathDose(perLitre, bath.litres, soil, household.rules.dosing === 'undershoot');
+    doseAmount = halved(handBathDose(perLitre, bath.litres, soil, effectOf(household.rules, 'dosing').undershoot));
     energyKwh = hotWaterKwh(bath.hotL * (1 + bath.rinses), household.water.hotC, household.water.coldC);
     waterL = bath.litres * (1 + bath.rinses);
     durationMin = handDuration(bath);
@@ -429,7 +431,7 @@ function violationsAt(
   if (!s || !n) return ['no-suitable-programme'];
   const out: Violation[] = [];
   if (!dyeView(b, pieces, f, index, shares, false).allowed) out.push('H3');
-  if (fillOfSet(s, f) > fillLimit(f) || (b.household.rules.shirtAim === 'easy-iron' && f.shirts > easyIronShirts))
+  if (fillOfSet(s, f) > fillLimit(f) || (effectOf(b.household.rules, 'shirtAim').easyIron && f.shirts > easyIronShirts))
     out.push('H2');
   if (!productFor(b, f, s, index)) out.push('no-suitable-product');
   if (s.method === 'machine' && spinOfSet(s, f, n.spins) === null) out.push('H1');

@@ -5,7 +5,9 @@ import { mixCode } from '../chemistry/sequence.ts';
 import type { Garment } from '../model/garment.ts';
 import { houseRules, type Household, type Product } from '../model/household.ts';
 import { garment, household, washLabel } from '../testing/arbitrary.ts';
+import { garmentEnvelope } from '../envelope/garment-envelope.ts';
 import { planBasket } from '../plan/plan.ts';
+import { afterSoakDose } from '../washing/dose.ts';
 
 const now = '2026-05-09T08:00:00+02:00';
 const product = (id: string, cls: string, form: Product['form']): Product => ({
@@ -160,5 +162,31 @@ describe('additives', () => {
                 }
           }
         }
+  });
+});
+
+describe('the wash after an oxygen soak', () => {
+  const soaked = (id: string): Garment => ({ ...white(id), stains: [], soaked: true });
+  const plain = (id: string): Garment => ({ ...white(id), stains: [] });
+  const loadOf = (list: Garment[]) => planBasket({ garments: list, household: home({}), now }).loads[0]!;
+  const amountOf = (load: ReturnType<typeof loadOf>): number => load.detergent?.amount ?? 0;
+  test('40 °C, an extra rinse, half the detergent, no dryer', () => {
+    const [wet, dry] = [loadOf([soaked('a'), soaked('b')]), loadOf([plain('a'), plain('b')])];
+    expect(dry.temperatureC).toBe(60);
+    expect(wet.temperatureC).toBeLessThanOrEqual(40);
+    expect([wet.extraRinse, dry.extraRinse]).toEqual([true, false]);
+    expect(wet.detergent?.product).toBe(dry.detergent?.product);
+    expect(amountOf(wet) / amountOf(dry)).toBeCloseTo(0.5, 6);
+    const { values } = garmentEnvelope(soaked('a'), home({}).rules).envelope;
+    expect([values.maxTemperatureC, values.tumble, values.iron]).toEqual([40, 'none', 'none']);
+  });
+  test('beside pieces that were not soaked the dose is whole', () => {
+    const mixed = loadOf([soaked('a'), plain('b')]);
+    expect(mixed.garments).toHaveLength(2);
+    expect(amountOf(mixed)).toBeCloseTo(amountOf(loadOf([plain('a'), plain('b')])), 6);
+  });
+  test('pods stay whole, one at least', () => {
+    expect([1, 2, 3].map((n) => afterSoakDose(n, 'pod'))).toEqual([1, 1, 2]);
+    expect(afterSoakDose(60, 'ml')).toBe(30);
   });
 });

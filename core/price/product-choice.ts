@@ -1,6 +1,7 @@
 /** Which products of the cupboard a load gets, how much, and what they cost: detergent by cloth and setting; bleach, vinegar and softener by the rules of the house. */
 import { loadConstants } from '../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Household, type Product } from '../model/household.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import type { Dose } from '../model/plan.ts';
 import { clamp } from '../units/numbers.ts';
 import { doseUnitOf, machineDose } from '../washing/dose.ts';
@@ -40,11 +41,12 @@ function classesFor(b: Basket, f: Features, s: Setting): DetergentClass[] {
 
 /** A label forbids a detergent that bleaches; the rule avoids it while another is there. */
 const bleachInDetergent = (h: Household, forbidden: boolean, whitened: boolean): ProductSituation['bleach'] =>
-  forbidden ? 'never' : whitened || h.rules.whites === 'colour-safe' ? 'last' : 'allowed';
+  forbidden ? 'never' : whitened || !effectOf(h.rules, 'whites').oxygen ? 'last' : 'allowed';
 
 /** Chlorine bleach that a setting may be given: house rule, a dispenser, warmth, and a product with a dose. */
 export function chlorineAt(b: Basket, s: Setting): Product | null {
-  if (b.household.rules.whites !== 'chlorine' || s.method !== 'machine' || !s.washer.bleachDispenser) return null;
+  if (!effectOf(b.household.rules, 'whites').chlorine || s.method !== 'machine' || !s.washer.bleachDispenser)
+    return null;
   if (s.temperatureC < oxygenBleachBonusFromC) return null;
   const chlorine = helperOfClass(b.household.products, 'chlorine-bleach');
   return chlorine?.dose && chlorine.dose.table.length > 0 ? chlorine : null;
@@ -92,7 +94,12 @@ export function doseFor(b: Basket, p: Product, soil: number): (massKg: number) =
   const known = b.doses.get(p) ?? [];
   const dose = known[soil];
   if (dose) return dose;
-  const fresh = machineDose(p, b.household.water.hardnessMmolPerL, soil, b.household.rules.dosing === 'undershoot');
+  const fresh = machineDose(
+    p,
+    b.household.water.hardnessMmolPerL,
+    soil,
+    effectOf(b.household.rules, 'dosing').undershoot,
+  );
   known[soil] = fresh;
   b.doses.set(p, known);
   return fresh;
@@ -113,7 +120,8 @@ export function helpersFor(
   const { rules, products } = b.household;
   const whitesToBrighten =
     every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
-  if (!whitesToBrighten && rules.softening === 'none') return noHelpers;
+  const { helper } = effectOf(rules, 'softening');
+  if (!whitesToBrighten && helper === null) return noHelpers;
   const doses: Dose[] = [];
   let money = 0;
   let bright = false;
@@ -126,7 +134,7 @@ export function helpersFor(
     add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
     bright = true;
   } else if (
-    rules.whites !== 'colour-safe' &&
+    effectOf(rules, 'whites').oxygen &&
     whitesToBrighten &&
     !hasDuty(f, duty.noOxygen) &&
     !isPowdered(detergent)
@@ -139,11 +147,11 @@ export function helpersFor(
   }
   const bleached = doses.some((d) => d.class === 'chlorine-bleach');
   // Drawer and drum count as one bath: no acid in a load that gets a bleach.
-  if (rules.softening === 'vinegar' && !bleached && !bright && !hasDuty(f, duty.waterproof)) {
+  if (helper === 'vinegar' && !bleached && !bright && !hasDuty(f, duty.waterproof)) {
     const vinegar = helperOfClass(products, 'vinegar');
     if (vinegar) add(vinegar, vinegarMl * clamp(f.massKg / s.programme.maxLoadKg, 0.5, 1), 'softener');
   }
-  if (rules.softening === 'softener' && !bleached && !hasDuty(f, duty.noSoftener)) {
+  if (helper === 'softener' && !bleached && !hasDuty(f, duty.noSoftener)) {
     const softener = helperOfClass(products, 'softener');
     if (softener)
       add(

@@ -125,25 +125,37 @@ export const fillFractionFor = (s: MachineSetting, onlyDown: boolean): number =>
 export const displacementPerKg = (p: Profile): number =>
   mixture(p.fibre, (f) => 1 / physicalFibres[f].densityKgPerL) + heldAirLPerKg[p.build];
 
+/** What a piece meets at a setting that it may not run at. */
+export type Refusal =
+  | 'no-water'
+  | 'temperature'
+  | 'basin'
+  | 'by-hand-only'
+  | 'action'
+  | 'hand-programmes-only'
+  | 'other-cloth'
+  | 'agitator'
+  | 'spin'
+  | 'mass'
+  | 'volume';
 /** Why a piece may not run at a setting on its own account (H1, H2 alone); null when it may. */
-export function refusal(p: Profile, s: Setting): string | null {
+export function refusal(p: Profile, s: Setting): Refusal | null {
   const v = p.values;
-  if (v.wet === 'none') return 'water is closed';
-  if (s.temperatureC > v.maxTemperatureC) return `bears at most ${v.maxTemperatureC} °C`;
+  if (v.wet === 'none') return 'no-water';
+  if (s.temperatureC > v.maxTemperatureC) return 'temperature';
   if (s.method === 'hand')
     return p.massKg <= bathMaxKg(s, p.massKg, p.massKg * displacementPerKg(p), bathCareOrder.indexOf(p.bathCare))
       ? null
-      : 'too large for the basin';
-  if (v.wet === 'hand') return 'by hand only';
-  if (!respects(actionOrder, s.programme.action, v.maxAction)) return `bears at most ${v.maxAction} movement`;
+      : 'basin';
+  if (v.wet === 'hand') return 'by-hand-only';
+  if (!respects(actionOrder, s.programme.action, v.maxAction)) return 'action';
   if (v.flags.has('hand-programmes-only') && !handProgrammes.includes(s.programme.family))
-    return 'only in a hand-wash, wool or silk programme';
-  if (!mayEnter(p, s.programme.family)) return 'the programme is for another kind of cloth';
-  if (s.washer.loading === 'top-agitator' && p.noAgitator) return 'a centre agitator is too rough';
-  if (bestSpin([p], s) === null) return 'the machine has no spin slow enough';
-  if (p.massKg > s.programme.maxLoadKg) return 'heavier than the programme takes';
-  if (p.volumeL / s.washer.drumVolumeL / fillFractionFor(s, p.fibre.has('down')) > 1)
-    return 'larger than the drum takes';
+    return 'hand-programmes-only';
+  if (!mayEnter(p, s.programme.family)) return 'other-cloth';
+  if (s.washer.loading === 'top-agitator' && p.noAgitator) return 'agitator';
+  if (bestSpin([p], s) === null) return 'spin';
+  if (p.massKg > s.programme.maxLoadKg) return 'mass';
+  if (p.volumeL / s.washer.drumVolumeL / fillFractionFor(s, p.fibre.has('down')) > 1) return 'volume';
   return null;
 }
 

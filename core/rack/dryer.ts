@@ -1,6 +1,7 @@
 /** A dryer load on the day: what goes in together, what stays out and why, how long, what it costs. */
 import { tumbleRun } from '../drying/drying.ts';
 import type { Dryer, Household } from '../model/household.ts';
+import { dryerAllowed } from '../model/rule-effects.ts';
 import { stricter, tumbleOrder } from '../model/orders.ts';
 import { isTowel, type Profile } from '../piece/profile.ts';
 import { sum } from '../units/numbers.ts';
@@ -19,7 +20,7 @@ export function whyStaysOut(
 ): StayOut | null {
   if (p.contamination === 'fuel') return 'fuel';
   if (markOpen) return 'mark';
-  if (rules.tumble === 'never' || (rules.tumble !== 'when-allowed' && !isTowel(p.garment))) return 'house-rule';
+  if (!dryerAllowed(rules, isTowel(p.garment))) return 'house-rule';
   if (p.values.tumble === 'none') return 'label-or-cloth';
   return moisture > wettestForDryer ? 'too-wet' : null;
 }

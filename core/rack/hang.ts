@@ -8,6 +8,7 @@ import type { DryPosition } from '../envelope/envelope.ts';
 import { kindFacts, type Layout } from '../garment/kinds.ts';
 import { sizeFactor } from '../garment/mass.ts';
 import type { DryingPlace, Household } from '../model/household.ts';
+import { effectOf } from '../model/rule-effects.ts';
 import type { Profile } from '../piece/profile.ts';
 
 /** White linen dries outdoors in the sun unless that takes this much longer. */
@@ -72,7 +73,7 @@ export function whyNotAt(p: Profile, place: DryingPlace, position: DryPosition):
 
 /** Bars of one item: by dry mass, two at least for what keeps its shape over two. */
 export function barsEachOf(p: Profile, rules: Household['rules']): number {
-  const tee = rules.tshirtDrying === 'bars' && kindFacts(p.garment.kind).wearGroup === 'tshirt';
+  const tee = !effectOf(rules, 'tshirtDrying').flat && kindFacts(p.garment.kind).wearGroup === 'tshirt';
   return Math.max(barsFor((p.massKg * 1000) / p.pieces), tee ? 2 : 1);
 }
 export const needOf = (p: Profile, moisture: number, rules: Household['rules']): RoomNeed => ({

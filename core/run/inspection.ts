@@ -4,7 +4,7 @@
  */
 import { say, type Message } from '../message/message.ts';
 import type { Profile } from '../piece/profile.ts';
-import { prepareSteps } from '../piece/care-steps.ts';
+import { mayChangeSize } from '../piece/care-steps.ts';
 import { overdoseRinses } from '../washing/dose.ts';
 import type { HouseRules } from '../model/household.ts';
 import type { StainKind } from '../stain/stains.ts';
@@ -106,8 +106,7 @@ export function looksOf(load: InspectedLoad): Look[] {
         stain: { id: s.id, kind: s.kind },
       });
   for (const p of pieces)
-    if (prepareSteps(p, load.byHand).includes('measure'))
-      out.push({ id: `size/${p.garment.id}`, kind: 'size', pieces: [p.garment.id], stain: null });
+    if (mayChangeSize(p)) out.push({ id: `size/${p.garment.id}`, kind: 'size', pieces: [p.garment.id], stain: null });
   const controlled = all.filter((id) => load.withControl.has(id));
   if (controlled.length > 0) ask('control', controlled);
   for (const kind of ['clean', 'residue', 'smell', 'damage'] as const) ask(kind);

@@ -9,12 +9,12 @@ import { BranchAndPrice, type BranchEffort } from './exact/branch-and-price.ts';
 import type { PooledLoad } from './exact/column-list.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
-import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
+import { ascending, divisionOf, type Division, type Instance, type Pricer } from './instance.ts';
 import { kindsOf } from './kinds.ts';
-import { betterPartition, type PartitionSolver } from './partition.ts';
+import { betterPartition, type KnownLoads, type PartitionSolver } from './partition.ts';
 import { Search } from './search/search.ts';
 
-/** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; larger ones item by item. */
+/** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
 const branchLimit = 60;
 const generateLimit = { kinds: 150, items: 400 };
 /** A library is asked for the best of the loads met up to so many items: beyond, it takes longer than anybody waits. */
@@ -22,14 +22,15 @@ const partitionLimit = 150;
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
   nodes: 80,
-  poolNodes: 60,
+  poolNodes: 600,
+  listNodes: 2_000,
   written: { columns: 20_000, visited: 60_000 },
   rounds: 150,
   nodesPerMode: 20_000,
-  visited: 2_000_000,
+  visited: 1_500_000,
 };
 const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100, visited: 15_000_000 };
-const searchRounds = (n: number): number => (n <= branchLimit ? 600 : n <= 300 ? 2_000 : Math.round(600_000 / n));
+const searchRounds = (n: number): number => (n <= branchLimit ? 200 : n <= 300 ? 2_000 : Math.round(600_000 / n));
 /** About how much of the work is search. */
 const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit.items ? 0.3 : 1);
 /** Costs nearer than this, EUR, are the same. */
@@ -69,7 +70,12 @@ export class Group {
     this.open = { modes, search, pool };
     this.division = search.start();
     this.cost = this.division.cost;
-    this.lowerBound = Math.min(this.cost, sumOf(solitaryWorth(modes, shareWorth(modes))));
+    // Somebody waits for the first division of a large group: its better bound comes later.
+    const worth = shareWorth(modes);
+    this.lowerBound = Math.min(
+      this.cost,
+      sumOf(inst.items.length > generateLimit.items ? worth : solitaryWorth(modes, worth)),
+    );
   }
   private exactly(): Division | null {
     if (this.inst.items.length <= subsetLimit) return divideBySubsets(this.inst, this.pricer);
@@ -100,10 +106,10 @@ export class Group {
     this.take(search.run({ rounds: searchRounds(n), swaps: true }));
     if (enough || this.optimal) return;
     const proof = (share: number): boolean => told('proof', searching + (1 - searching) * share);
-    if (n <= branchLimit) this.prove(proof);
+    if (n <= branchLimit) this.prove(proof, partition);
     else this.bound(proof, partition);
   }
-  private prove(told: (share: number) => boolean): void {
+  private prove(told: (share: number) => boolean, partition: PartitionSolver | null): void {
     if (!this.open) return;
     const { modes, pool } = this.open;
     const exact = new BranchAndPrice(modes, this.pricer, this.division, pool.values(), branchEffort);
@@ -115,13 +121,29 @@ export class Group {
     const { division, lowerBound, optimal } = exact.run();
     this.take(division);
     this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
+    if (!optimal) this.partition(exact.known(), partition, (sets) => sets);
+  }
+  /** A better division of the loads met, and what the search makes of it. `setsOf` tells the items of loads. */
+  private partition(
+    known: KnownLoads,
+    solver: PartitionSolver | null,
+    setsOf: (loads: readonly (readonly number[])[]) => readonly (readonly number[])[],
+  ): void {
+    const loads = this.open && solver && betterPartition(known, this.division.cost, solver);
+    if (!loads) return;
+    const better = divisionOf(this.inst, this.pricer, setsOf(loads));
+    if (better.cost < this.division.cost - same) this.take(this.open.search.polish(better));
   }
   /** Column generation over the kinds, and the best division that the loads met there make up. */
   private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
     const n = this.inst.items.length;
     const kinds = kindsOf(this.inst);
-    if (!this.open || n > generateLimit.items || kinds.length > generateLimit.kinds) return;
-    const { modes, search, pool } = this.open;
+    if (!this.open) return;
+    const { modes, pool } = this.open;
+    if (n > generateLimit.items || kinds.length > generateLimit.kinds) {
+      this.lowerBound = Math.max(this.lowerBound, Math.min(this.cost, sumOf(solitaryWorth(modes, shareWorth(modes)))));
+      return;
+    }
     const generation = new Generation(modes, this.pricer, kinds);
     generation.take(
       [...pool.values()].map((load) => load.items),
@@ -131,7 +153,6 @@ export class Group {
       this.lowerBound = Math.max(this.lowerBound, lowerBound);
       return told(share);
     });
-    const better = n <= partitionLimit && partition && betterPartition(generation, this.division, partition);
-    if (better) this.take(search.polish(better));
+    if (n <= partitionLimit) this.partition(generation.known(), partition, (loads) => generation.sharedOut(loads));
   }
 }

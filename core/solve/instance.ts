@@ -115,6 +115,16 @@ export class Pricer {
   }
 }
 
+/** The division into these sets of items; what is in none waits. */
+export function divisionOf({ items }: Instance, pricer: Pricer, sets: readonly (readonly number[])[]): Division {
+  const washed = new Set(sets.flat());
+  const waiting = items.flatMap((_, i) => (washed.has(i) ? [] : [i]));
+  const cost =
+    sets.reduce((t, set) => t + pricer.cost(piecesOf(items, set)), 0) +
+    waiting.reduce((t, i) => t + (items[i]?.waitCost ?? Infinity), 0);
+  return { loads: sets.map(ascending), waiting, cost };
+}
+
 export function makeInstance(
   basket: Basket,
   items: readonly Item[],

@@ -2,13 +2,14 @@
 import type { Basket } from '../price/basket.ts';
 import type { Instance } from './instance.ts';
 
-/** What the price sees of an item: everything but the names of its pieces. */
+/** What the price sees of an item: everything but the names of its pieces, and whether somebody has measured them. */
 function likeness(basket: Basket, inst: Instance, item: number): string {
   const { pieces, waitCost } = inst.items[item] as Instance['items'][number];
   const seen = pieces.map((p) => {
     const { garment } = basket.profiles[p] as Basket['profiles'][number];
     return [
-      { ...garment, id: '', name: '' },
+      // A set has no text of its own: without this a lace top and a plain one would be alike.
+      { ...garment, id: '', name: '', measured: false, traits: [...garment.traits].sort() },
       basket.allowedBits.slice(p * basket.settingWords, (p + 1) * basket.settingWords).join(),
     ];
   });

@@ -2,9 +2,6 @@
  * The best division that loads met so far make up: a set-partition program, handed to an integer-programming library by whoever has one. Loads that
  * no better division can hold are left out beforehand.
  */
-import type { Division } from './instance.ts';
-import type { Generation } from './bounds/generation.ts';
-
 /** Choose how often each load is washed, so that of every kind as many as there are of it are washed or wait, at least cost. */
 export interface PartitionProgram {
   /** How many there are of each kind, and what one of it costs to put off; Infinity = must be washed. */
@@ -15,26 +12,30 @@ export interface PartitionProgram {
 /** How often each load; null where none was found within the library's limits. */
 export type PartitionSolver = (program: PartitionProgram) => readonly number[] | null;
 
+/** Loads met, and worths of the kinds with the bound that they prove. */
+export interface KnownLoads extends PartitionProgram {
+  worth: Float64Array;
+  bound: number;
+}
+
 /** So many loads for each kind are handed over, the cheapest above their worth. */
 const loadsPerKind = 10;
 
-/** L9 of docs/solver.md. A division better than `best`, made up of the loads that generation met; null where there is none. */
-export function betterPartition(generation: Generation, best: Division, solver: PartitionSolver): Division | null {
-  const open = best.cost - generation.worthBound;
-  const loads = [...generation.loads.values()]
-    .map((load) => ({ ...load, reduced: generation.reducedCost(load) }))
-    .filter((load) => load.reduced < open)
+/** L9 of docs/solver.md. The loads, by their kinds, of a division of the loads met that may be better than one of `cost`; null where there is none. */
+export function betterPartition(
+  { counts, waitCosts, loads: all, worth, bound }: KnownLoads,
+  cost: number,
+  solver: PartitionSolver,
+): (readonly number[])[] | null {
+  const loads = all
+    .map((load) => ({ ...load, reduced: load.kinds.reduce((t, k) => t - (worth[k] as number), load.cost) }))
+    .filter((load) => load.reduced < cost - bound)
     .sort((x, y) => x.reduced - y.reduced)
-    .slice(0, loadsPerKind * generation.counts.length);
-  const { counts, waitCosts } = generation;
+    .slice(0, loadsPerKind * counts.length);
   const times = solver({ counts, waitCosts, loads });
   if (!times) return null;
   const left = [...counts];
   const chosen = loads.flatMap((load, x) => Array.from({ length: times[x] ?? 0 }, () => load.kinds));
-  const sets = generation.sharedOut(chosen);
   for (const kind of chosen.flat()) left[kind] = (left[kind] as number) - 1;
-  if (left.some((x, k) => x < 0 || (x > 0 && waitCosts[k] === Infinity))) return null;
-  const division = generation.divisionOf(sets);
-  return division.cost < best.cost - leastBetter ? division : null;
+  return left.some((x, k) => x < 0 || (x > 0 && waitCosts[k] === Infinity)) ? null : chosen;
 }
-const leastBetter = 1e-7;

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { traitIds } from '../construction/traits.ts';
+import type { Garment } from '../model/garment.ts';
 import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../testing/arbitrary.ts';
 import { basketOf } from '../price/basket.ts';
 import { deferralCost } from '../price/price.ts';
@@ -30,6 +32,7 @@ function instanceOf(list: Parameters<typeof basketOf>[0], home = household): { i
 const effort = {
   nodes: 500,
   poolNodes: 60,
+  listNodes: 500,
   written: { columns: 20_000, visited: 60_000 },
   rounds: 200,
   nodesPerMode: 100_000,
@@ -63,6 +66,19 @@ describe('L2: many alike', () => {
     const decided = makeInstance(inst.basket, inst.items, [[0, 1]]);
     expect(kindsOf(decided)).toHaveLength(200);
     expect(fewKinds(decided)).toBeNull();
+  });
+  test('one trait more is another kind; who measured a piece is none of the price', () => {
+    const plain = garment('g', { traits: new Set() });
+    for (const trait of traitIds) {
+      const { inst } = instanceOf([plain, { ...plain, traits: new Set([trait]) }]);
+      expect([trait, kindsOf(inst)]).toEqual([trait, [[0], [1]]]);
+    }
+    const order: Garment[] = [
+      { ...plain, traits: new Set(['zip', 'terry']) },
+      { ...plain, traits: new Set(['terry', 'zip']), measured: true },
+    ];
+    expect(kindsOf(instanceOf(order).inst)).toEqual([[0, 1]]);
+    expect(kindsOf(instanceOf([plain, { ...plain, soaked: true }]).inst)).toEqual([[0], [1]]);
   });
   test('too many kinds are left to the other ways', () => {
     const { inst } = instanceOf(Array.from({ length: 13 }, (_, i) => garment('g', { valueEur: 20 + i })));
@@ -101,6 +117,7 @@ describe('branch and price', () => {
         const long = new BranchAndPrice(Modes.of(inst), pricer, start, [], {
           ...effort,
           poolNodes: 0,
+          listNodes: 500,
           written: { columns: 0, visited: 0 },
         }).run();
         const short = new BranchAndPrice(Modes.of(inst), pricer, start, [], effort).run();

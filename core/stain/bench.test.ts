@@ -1,8 +1,9 @@
+import { say } from '../message/message.ts';
 import { clockWait, triedInVain } from './bench.ts';
 import { describe, expect, test } from '@jest/globals';
 import { agentIds, refusedAgents, type AgentId } from '../chemistry/agents.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
-import { beginBench, dueStep, mayBegin, report, type BenchState, type CheckResult } from './bench.ts';
+import { beginBench, continueBench, dueStep, mayBegin, report, type BenchState, type CheckResult } from './bench.ts';
 import { procedureFor } from './procedure.ts';
 import type { Procedure, Workplace } from './treatment.ts';
 import { stainKinds, type StainKind } from './stains.ts';
@@ -84,9 +85,15 @@ describe('a treatment, step by step', () => {
       washCount: 10,
     };
     const p = procedureFor(dyed, procedure('red-wine').stain, w);
-    const tested = p.steps[0]!;
-    expect(tested.kind).toBe('test');
-    const end = report(p, beginBench(p), 'failed').end;
+    // The mark is blotted and flushed while nobody knows yet what the dye bears.
+    const at = p.steps.findIndex((s) => s.kind === 'test');
+    expect(p.steps.slice(0, at).map((s) => [s.what, s.action])).toEqual([
+      ['absorbent-paper', 'blot'],
+      ['water', 'flush-back'],
+    ]);
+    const tested = p.steps[at]!;
+    const state = { step: at, done: 0, end: null };
+    const end = report(p, state, 'failed').end;
     expect(end).toEqual({ kind: 'test-failed', agent: tested.what });
     const again = procedureFor(
       { ...dyed, tests: [{ kind: 'spot', agent: String(tested.what), grade: 3, at: '2026-05-09T08:00:00Z' }] },
@@ -94,6 +101,9 @@ describe('a treatment, step by step', () => {
       w,
     );
     expect(again.steps.map((s) => s.what)).not.toContain(tested.what);
+    // What was done is not done again.
+    expect(continueBench(p, state, again)).toEqual({ step: at, done: 0, end: null });
+    expect(continueBench(p, beginBench(p), again)).toEqual(beginBench(again));
   });
   test('every stain comes to an end, whatever is seen', () => {
     for (const kind of stainKinds)
@@ -122,15 +132,16 @@ describe('side by side', () => {
       { agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: true },
     ]);
     expect(acid).toMatchObject({ refused: false });
-    expect(acid!.text).toContain('Do not premix');
+    expect(acid!.because).toEqual(say('treat.wait-aired', { hazard: 'haz-peracid' }));
     expect(
       mayBegin('vinegar-white', 'a', [{ agent: 'oxy-percarbonate', garment: 'b', rinses: 0, underWay: false }]),
     ).toBeNull();
   });
   test('two marks of one piece: rinses between, none for what goes together', () => {
     expect(
-      mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 1, underWay: false }])!.text,
-    ).toContain('2 full rinses');
+      mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 1, underWay: false }])!
+        .because,
+    ).toEqual(say('treat.rinse-first', { times: 2 }));
     expect(
       mayBegin('oxy-percarbonate', 'a', [{ agent: 'vinegar-white', garment: 'a', rinses: 2, underWay: false }]),
     ).toBeNull();

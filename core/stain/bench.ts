@@ -2,16 +2,16 @@
  * One stain under treatment, as a walk through its procedure: which step is due, and where a passed or failed check leads. Pure: a state in, a state
  * out. Several treatments run side by side; what may not meet is told by `mayBegin`.
  */
-import { hazardOf, hazardText, mixCode, rinsesBetween, type Chemical } from '../chemistry/sequence.ts';
+import { hazardOf, mixCode, rinsesBetween, type Chemical } from '../chemistry/sequence.ts';
 import { say, type Message } from '../message/message.ts';
-import { stopCodes, type StopCode } from './actions.ts';
+import type { StopCode } from './actions.ts';
 import type { Procedure, TreatmentStep } from './treatment.ts';
 
 export type CheckResult = 'passed' | 'failed';
 export type BenchEnd =
   /** Wash, dry in the air, judge in daylight. */
   | { kind: 'judge' }
-  | { kind: 'stop'; stop: StopCode; text: string }
+  | { kind: 'stop'; stop: StopCode; because: Message | null }
   /** A hidden-spot test failed: the procedure is to be written anew without the agent. */
   | { kind: 'test-failed'; agent: Chemical };
 export interface BenchState {
@@ -23,7 +23,7 @@ export interface BenchState {
 }
 
 const endOf = (p: Procedure): BenchEnd =>
-  p.stop === null ? { kind: 'judge' } : { kind: 'stop', stop: p.stop, text: p.stopText };
+  p.stop === null ? { kind: 'judge' } : { kind: 'stop', stop: p.stop, because: p.stopBecause };
 export const beginBench = (p: Procedure): BenchState => ({
   step: 0,
   done: 0,
@@ -32,9 +32,9 @@ export const beginBench = (p: Procedure): BenchState => ({
 export const dueStep = (p: Procedure, s: BenchState): TreatmentStep | null =>
   s.end ? null : (p.steps[s.step] ?? null);
 
-const stop = (s: BenchState, code: StopCode, text: string): BenchState => ({
+const stop = (s: BenchState, code: StopCode, because: Message | null): BenchState => ({
   ...s,
-  end: { kind: 'stop', stop: code, text: `${text} ${stopCodes[code].text}` },
+  end: { kind: 'stop', stop: code, because },
 });
 
 /** The next step that is due; after a passed check what is only for a mark that is still there falls away. */
@@ -52,15 +52,33 @@ export function report(p: Procedure, s: BenchState, result: CheckResult): BenchS
   if (step.kind === 'test') return { ...s, end: { kind: 'test-failed', agent: step.what as Chemical } };
   switch (step.check) {
     case 'garment-dye':
-      return stop(s, 'stop-pro', 'The colour of the piece runs: rinse it cold now.');
+      return stop(s, 'stop-pro', say('stop.runs-now'));
     case 'fibre-sound':
-      return stop(s, 'stop-permanent', '');
+      return stop(s, 'stop-permanent', null);
     // Airing goes on as long as there is a smell.
     case 'fume':
       return { ...s, done: s.done + 1 };
     default:
       return s.done + 1 < step.repeats ? { ...s, done: s.done + 1 } : onwards(p, s, false);
   }
+}
+
+/** The same work: what was done of one procedure counts for the next. */
+const sameWork = (a: TreatmentStep, b: TreatmentStep): boolean =>
+  a.kind === b.kind && a.what === b.what && a.action === b.action && a.temperatureC === b.temperatureC;
+/**
+ * A procedure that was written anew, because an agent failed its test, goes on where the old one stood: what was done
+ * at its beginning is not done again.
+ */
+export function continueBench(before: Procedure, at: BenchState, next: Procedure): BenchState {
+  const begun = beginBench(next);
+  let step = 0;
+  while (step < at.step && step < next.steps.length) {
+    const [done, due] = [before.steps[step], next.steps[step]];
+    if (!done || !due || !sameWork(done, due)) break;
+    step++;
+  }
+  return step === 0 ? begun : step < next.steps.length ? { ...begun, step } : { ...begun, step, end: endOf(next) };
 }
 
 /** Shorter work of the hands has no clock; what works by time does. */
@@ -95,7 +113,7 @@ export function mayBegin(
   agent: Chemical | null,
   garment: string,
   open: readonly OpenChemical[],
-): { refused: boolean; text: string } | null {
+): { refused: boolean; because: Message } | null {
   if (agent === null) return null;
   for (const o of open) {
     const code = mixCode(o.agent, agent);
@@ -103,17 +121,17 @@ export function mayBegin(
     if (code === 'np' || code === 'no')
       return {
         refused: true,
-        text: `Never in the same room session as what is open now. ${hazard ? hazardText(hazard) : ''}`.trim(),
+        because: hazard ? say('treat.never-beside-because', { hazard }) : say('treat.never-beside'),
       };
     if (o.garment === garment && o.rinses < rinsesBetween(code))
       return {
         refused: false,
-        text: `Rinse the other mark of this piece first: ${rinsesBetween(code)} full rinse${rinsesBetween(code) > 1 ? 's' : ''} between.`,
+        because: say('treat.rinse-first', { times: rinsesBetween(code) }),
       };
     if (o.garment !== garment && o.underWay && hazard)
       return {
         refused: false,
-        text: `Wait until the other bath is poured away and the room is aired. ${hazardText(hazard)}`,
+        because: say('treat.wait-aired', { hazard }),
       };
   }
   return null;

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { FibreId } from '../fibre/fibres.ts';
 import type { Garment } from '../model/garment.ts';
 import { garment, washLabel } from '../testing/arbitrary.ts';
-import { planSoak, soakBath, soakRefusal, splitEvenly, stirTimes } from './bulk-soak.ts';
+import { mayBeUndyed, planSoak, soakBath, soakObstacle, splitEvenly, stirTimes } from './bulk-soak.ts';
 
 const white = (id: string, massG: number, fibres: FibreId[] = ['cotton'], change: Partial<Garment> = {}): Garment =>
   garment(id, {
@@ -81,15 +81,17 @@ describe('the tub', () => {
     for (const t of tubs) expect(t.expectedClear + t.mayStay).toBe(t.pieces.length);
   });
   test('who stays out, and why', () => {
-    const why = (fibres: FibreId[], change: Partial<Garment> = {}): string | null =>
-      soakRefusal(white('x', 200, fibres, change));
+    const why = (fibres: FibreId[], change: Partial<Garment> = {}): string | null => {
+      const because = soakObstacle(white('x', 200, fibres, change))?.because;
+      return because ? JSON.stringify(because) : null;
+    };
     expect(why(['cotton'])).toBeNull();
-    expect(why(['wool'])).toContain('alkali');
+    expect(why(['wool'])).toContain('x-alkali');
     expect(why(['silk'])).not.toBeNull();
-    expect(why(['viscose'])).toContain('30 minutes');
+    expect(why(['acetate'])).toContain('soak.too-short');
     expect(why(['cotton'], { traits: new Set(['zip']) })).toContain('metal');
-    expect(why(['cotton'], { label: null })).toContain('label');
-    expect(why(['cotton'], { label: washLabel(40, 'normal', { bleach: 'none' }) })).toContain('label forbids');
+    expect(why(['cotton'], { label: null })).toContain('soak.no-label');
+    expect(why(['cotton'], { label: washLabel(40, 'normal', { bleach: 'none' }) })).toContain('label-no-bleach');
     expect(why(['cotton'], { colours: [{ hex: '#be1e2d', role: 'ground' }], dye: 'direct', washCount: 0 })).toContain(
       'tested',
     );
@@ -121,5 +123,56 @@ describe('the tub', () => {
     expect(Math.max(...loads) - Math.min(...loads)).toBeLessThanOrEqual(
       Math.max(...pieces.map((p) => p.massKg)) + 1e-9,
     );
+  });
+
+  const printed = {
+    colours: [
+      { hex: '#f7f7f4', role: 'ground' as const },
+      { hex: '#224488', role: 'print' as const },
+    ],
+  };
+  const passed = [{ kind: 'spot' as const, agent: 'oxy-percarbonate', grade: 4, at: '2026-11-01T08:00:00Z' }];
+  test('cloth that bears half an hour gets half an hour, in a tub of its own', () => {
+    const { tubs, refused } = planSoak(
+      [
+        white('long', 500),
+        white('viscose', 150, ['viscose']),
+        white('stretch', 160, ['cotton', 'elastane']),
+        white('print', 180, ['cotton'], { ...printed, tests: passed }),
+      ],
+      { maxLoadKg: 7 },
+    );
+    expect(refused).toEqual([]);
+    expect(tubs.map((t) => [t.group, t.short, t.pieces.map((p) => p.id), t.minutes, t.endMin])).toEqual([
+      ['white', false, ['long'], 377, 720],
+      ['white', true, ['viscose', 'stretch', 'print'], 30, 45],
+    ]);
+    expect(tubs[1]!.stirsAtMin).toEqual([10, 20]);
+    expect(tubs[1]!.startC).toEqual([30, 40]);
+  });
+  test('without a label: a drop of the bleach on a hidden place, then in', () => {
+    const tee = (grade: number | null): ReturnType<typeof soakObstacle> =>
+      soakObstacle(
+        white('tee', 180, ['cotton'], { label: null, tests: grade === null ? [] : [{ ...passed[0]!, grade }] }),
+      );
+    expect(tee(null)).toMatchObject({ because: { code: 'soak.no-label' }, testOpens: true });
+    expect(tee(4)).toBeNull();
+    expect(tee(3.5)).toMatchObject({ because: { code: 'soak.not-borne' }, testOpens: false });
+  });
+  test('an entry of five counts as five', () => {
+    const t = planSoak([white('five', 900, ['cotton'], { count: 5 }), white('one', 180)], { maxLoadKg: 7 }).tubs[0]!;
+    expect(t.pieces.map((p) => p.count)).toEqual([5, 1]);
+    expect(t.expectedClear + t.mayStay).toBe(6);
+  });
+  test('white of unknown dye takes half the dose until somebody has looked', () => {
+    const sheets = many(2, (k) => white(`s${k}`, 600, ['cotton'], { dye: 'unknown', washCount: 9, tests: passed }));
+    expect(sheets.every(mayBeUndyed)).toBe(true);
+    const dose = (neverDyed: boolean): number[] => {
+      const t = planSoak(sheets, { maxLoadKg: 7 }, { neverDyed }).tubs[0]!;
+      return [t.percarbonateG, t.minutes];
+    };
+    expect(dose(false)).toEqual([60, 120]);
+    expect(dose(true)).toEqual([120, 377]);
+    expect(mayBeUndyed(white('x', 200, ['cotton'], { ...printed, dye: 'unknown' }))).toBe(false);
   });
 });

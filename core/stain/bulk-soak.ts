@@ -2,15 +2,16 @@
  * Many stained pieces in one tub of oxygen bleach: who may go in, how much water and powder, how long, when to stir, how the wash afterwards is
  * split, and honest odds. Bath limits for stained pieces; decay by first order in a cooling bath (engineering estimates).
  */
-import { clothOf, hasAny, type Cloth } from '../chemistry/cloth.ts';
+import { clothOf, testedWith, type Cloth } from '../chemistry/cloth.ts';
 import { bearingOf } from '../chemistry/bearing.ts';
 import { colourFacts } from '../colour/colour.ts';
 import { dryMassG } from '../garment/mass.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Garment, Stain } from '../model/garment.ts';
 import { guardedCeil, sum } from '../units/numbers.ts';
 import { basinTauH } from '../washing/basin.ts';
 import { coolingSoak, usefulHours } from '../washing/soak.ts';
-import { bandOf, scoreOf } from './score.ts';
+import { bandOf, scoreOf, type BandId } from './score.ts';
 import { ironStains } from './stains.ts';
 
 export type SoakGroup = 'white' | 'light' | 'dark';
@@ -19,10 +20,16 @@ export interface SoakPiece {
   name: string;
   massKg: number;
   score: number;
-  band: string;
+  band: BandId;
+  /** Like pieces in the entry; absent in tubs from before they were counted: one. */
+  count?: number;
 }
+/** Single pieces in a tub. */
+export const countOf = (pieces: readonly Pick<SoakPiece, 'count'>[]): number => sum(pieces.map((p) => p.count ?? 1));
 export interface SoakPlan {
   group: SoakGroup;
+  /** Cloth that bears 30 minutes only, in a tub of its own. Absent in tubs from before there were such. */
+  short?: boolean;
   pieces: SoakPiece[];
   dryKg: number;
   bathL: number;
@@ -51,8 +58,12 @@ export interface SoakPlan {
 export interface SoakRefusal {
   id: string;
   name: string;
-  because: string;
+  because: Message;
+  /** A hidden-spot test with oxygen bleach would open the tub to it. */
+  testOpens: boolean;
 }
+/** What keeps a piece out of the tub. */
+export type SoakObstacle = Pick<SoakRefusal, 'because' | 'testOpens'>;
 
 const litresPerKg = 10;
 const leastBathL = 12;
@@ -63,9 +74,17 @@ const limits = {
   white: { least: 240, most: 480, startC: [40, 50] },
   dyed: { least: 60, most: 120, startC: [30, 40] },
   polyester: { least: 120, most: 240, startC: [30, 40] },
+  short: { least: 15, most: 30, startC: [30, 40] },
 } as const;
-const openColumns = new Set(['cotton', 'linen', 'hemp', 'polyester', 'undyed', 'dyed']);
+/** Columns that bear the long soak. */
+const longColumns = new Set(['cotton', 'linen', 'hemp', 'polyester', 'undyed', 'dyed']);
+const bleach = 'oxy-percarbonate';
+/** What counts as dyed gets this share of the bleach of a white tub, and so many hours at most. */
+export const asDyed = { doseShare: doseGPerL.dyed / doseGPerL.white, mostHours: limits.dyed.most / 60 } as const;
 const overrunMin = { warn: 480, end: 720 } as const;
+/** Half as long again is the end of a short soak, min. */
+const shortEndMin = 45;
+const bathChecksMin = [10, 30, 60];
 
 /** Bath, tub, powder and detergent for a mass of dry cloth. */
 export function soakBath(
@@ -80,8 +99,9 @@ export function soakBath(
     detergentMl: bathL * detergentMlPerL,
   };
 }
-/** Every 30 min in the first two hours, then hourly; at least three. */
+/** Every 30 min in the first two hours, then hourly; a soak of half an hour is stirred every ten minutes. */
 export function stirTimes(minutes: number): number[] {
+  if (minutes <= limits.short.most) return [10, 20].filter((t) => t < minutes);
   const out: number[] = [];
   for (let t = 30; t < minutes; t += t < 120 ? 30 : 60) out.push(t);
   return out;
@@ -102,23 +122,32 @@ export function soakGroupOf(g: Garment): SoakGroup {
   const c = colourFacts(g.colours).class;
   return c === 'white' ? 'white' : c === 'light' ? 'light' : 'dark';
 }
+/** White cloth without a print, of which nobody has said whether it was ever dyed. */
+export const mayBeUndyed = (g: Garment): boolean =>
+  g.dye === 'unknown' && soakGroupOf(g) === 'white' && g.colours.every((c) => c.role === 'ground');
+/** `neverDyed` = somebody looked at the white pieces: white all through, never dyed. */
+const asLookedAt = (g: Garment, neverDyed: boolean): Garment =>
+  neverDyed && mayBeUndyed(g) ? { ...g, dye: 'undyed' } : g;
+
+/** The cloth bears half an hour in the bleach, not longer: a print, viscose, elastane, polyamide, acrylic. */
+const bearsShortOnly = (cloth: Cloth): boolean => [...cloth.columns].some((c) => !longColumns.has(c));
+
 /** Why a piece may not go into an oxygen-bleach tub; null when it may. */
-export function soakRefusal(g: Garment): string | null {
-  const cloth: Cloth = clothOf(g);
-  const never = bearingOf('oxy-percarbonate', cloth).never;
-  if (never) return never.because;
-  if (g.label === null) return 'its label is unknown';
-  if (cloth.columns.has('metal-trim')) return 'metal parts corrode in bleach';
-  if (cloth.pile || g.traits.has('structured') || g.traits.has('glued')) return 'it is never immersed';
-  if (hasAny(cloth, ['viscose', 'modal-lyocell', 'elastane', 'nylon', 'acrylic', 'elastic-trim']))
-    return 'its fibre bears 30 minutes at most';
-  if (cloth.columns.has('print')) return 'a print bears 30 minutes at most';
-  if ([...cloth.columns].some((c) => !openColumns.has(c)))
-    return 'only cotton, linen, hemp, polyester and their blends';
-  if (cloth.fastness === 'trace' || cloth.fastness === 'strong') return 'its colour runs';
-  if (cloth.fastness === 'unknown') return 'its colour has not been tested';
-  if (g.stains.some((s) => ironStains.includes(s.kind)))
-    return 'rust or sunscreen must go first: bleach eats holes beside iron';
+export function soakObstacle(g: Garment): SoakObstacle | null {
+  const no = (because: Message, testOpens = false): SoakObstacle => ({ because, testOpens });
+  const cloth = clothOf(g);
+  const bearing = bearingOf(bleach, cloth);
+  if (bearing.never) return no(say('soak.not-borne', { because: bearing.never.because }));
+  if (cloth.columns.has('metal-trim')) return no(say('soak.metal'));
+  if (cloth.pile || g.traits.has('structured') || g.traits.has('glued')) return no(say('soak.never-immersed'));
+  if (cloth.columns.has('raw-indigo')) return no(say('soak.raw-indigo'));
+  if (bearing.mostMinutes < limits.short.least) return no(say('soak.too-short', { minutes: bearing.mostMinutes }));
+  if (cloth.fastness === 'trace' || cloth.fastness === 'strong') return no(say('soak.colour-runs'));
+  if (g.stains.some((s) => ironStains.includes(s.kind))) return no(say('soak.iron'));
+  if (testedWith(cloth, bleach) === 'passed') return null;
+  if (cloth.fastness === 'unknown') return no(say('soak.untested'), true);
+  if (g.label === null) return no(say('soak.no-label'), true);
+  if (cloth.columns.has('print')) return no(say('soak.wants-test'), true);
   return null;
 }
 
@@ -135,29 +164,39 @@ const yellowed = (g: Garment): Stain =>
     failedRounds: 0,
   };
 
-/** One tub per colour group, the largest first, and everything that stays out with its reason. */
+/**
+ * One tub per colour group, the largest first, those for half an hour apart from the long ones, and everything that
+ * stays out with its reason. `neverDyed`: the white pieces of unknown dye were looked at and are white all through.
+ */
 export function planSoak(
   garments: readonly Garment[],
   drum: { maxLoadKg: number },
+  { neverDyed = false }: { neverDyed?: boolean } = {},
 ): { tubs: SoakPlan[]; refused: SoakRefusal[] } {
   const refused: SoakRefusal[] = [];
-  const groups = new Map<SoakGroup, Garment[]>();
-  for (const g of garments) {
-    const because = soakRefusal(g);
-    if (because) {
-      refused.push({ id: g.id, name: g.name, because });
+  const groups = new Map<string, { group: SoakGroup; short: boolean; list: Garment[] }>();
+  for (const told of garments) {
+    const g = asLookedAt(told, neverDyed);
+    const obstacle = soakObstacle(g);
+    if (obstacle) {
+      refused.push({ id: g.id, name: g.name, ...obstacle });
       continue;
     }
-    groups.set(soakGroupOf(g), [...(groups.get(soakGroupOf(g)) ?? []), g]);
+    const group = soakGroupOf(g);
+    const short = bearsShortOnly(clothOf(g));
+    const key = `${group} ${short}`;
+    const tub = groups.get(key) ?? { group, short, list: [] };
+    tub.list.push(g);
+    groups.set(key, tub);
   }
-  const tubs = [...groups].map(([group, list]): SoakPlan => {
+  const tubs = [...groups.values()].map(({ group, short, list }): SoakPlan => {
     const cloths = list.map(clothOf);
     const dyed = cloths.some((c) => c.columns.has('dyed'));
     const polyester = cloths.some((c) => c.columns.has('polyester'));
-    const limit = dyed ? limits.dyed : polyester ? limits.polyester : limits.white;
+    const limit = short ? limits.short : dyed ? limits.dyed : polyester ? limits.polyester : limits.white;
     const pieces = list.map((g): SoakPiece => {
       const score = scoreOf(yellowed(g), clothOf(g));
-      return { id: g.id, name: g.name, massKg: dryMassG(g) / 1000, score, band: bandOf(score).text };
+      return { id: g.id, name: g.name, massKg: dryMassG(g) / 1000, score, band: bandOf(score), count: g.count };
     });
     const dryKg = sum(pieces.map((p) => p.massKg));
     const bath = soakBath(dryKg, dyed);
@@ -172,9 +211,10 @@ export function planSoak(
       basinTauH(bath.bathL, Math.PI * radiusM ** 2, 2 * Math.PI * radiusM ** 2),
       minutes / 60,
     );
-    const clear = Math.floor(sum(pieces.map((p) => p.score)) / 100 + 1e-9);
+    const clear = Math.floor(sum(pieces.map((p) => p.score * (p.count ?? 1))) / 100 + 1e-9);
     return {
       group,
+      short,
       pieces,
       dryKg,
       ...bath,
@@ -182,14 +222,14 @@ export function planSoak(
       startC: limit.startC,
       minutes,
       leastMinutes: Math.min(limit.least, minutes),
-      warnMin: Math.max(overrunMin.warn, minutes),
-      endMin: overrunMin.end,
+      warnMin: short ? minutes : Math.max(overrunMin.warn, minutes),
+      endMin: short ? shortEndMin : overrunMin.end,
       stirsAtMin: stirTimes(minutes),
-      bathChecksAtMin: dyed ? [10, 30, 60] : [],
+      bathChecksAtMin: dyed ? bathChecksMin.filter((m) => m <= minutes) : [],
       leftGPerL: cooled.leftGPerL,
       exposure: cooled.exposure,
       expectedClear: clear,
-      mayStay: pieces.length - clear,
+      mayStay: countOf(pieces) - clear,
       loads: splitEvenly(pieces, drum.maxLoadKg, polyester ? 0.5 : 0.8).map((l) => l.map((p) => p.id)),
     };
   });

@@ -6,6 +6,27 @@ import type { MatrixColumn } from '../chemistry/agent-fibre.ts';
 import type { Cloth } from '../chemistry/cloth.ts';
 import type { ActionId } from './actions.ts';
 
+export const handlingIds = [
+  'weak-cloth',
+  'inside-out',
+  'weak-when-wet',
+  'no-wringing',
+  'same-temperature',
+  'barely-damp',
+  'oil-needs-dish-liquid',
+  'takes-loose-dye',
+  'stretches-warm',
+  'no-solvent',
+  'whole-panel',
+  'shell-only',
+  'dry-only',
+  'test-first',
+  'may-lighten',
+  'from-the-back',
+  'pile-crushes',
+] as const;
+export type HandlingId = (typeof handlingIds)[number];
+
 export interface SpotCaps {
   spotMaxC: number;
   soakMaxC: number;
@@ -15,7 +36,8 @@ export interface SpotCaps {
   actions: readonly ActionId[];
   /** Complete passes through the steps of a stain. */
   rounds: number;
-  handling: string;
+  /** What to mind with such cloth, strictest row first. */
+  handling: readonly HandlingId[];
 }
 const working: readonly ActionId[] = [
   'work-fingers',
@@ -38,7 +60,7 @@ const cellulose: SpotCaps = {
   brush: 'soft',
   actions: working,
   rounds: 3,
-  handling: 'vintage or weak cloth: one round, no brush, in a net',
+  handling: ['weak-cloth'],
 };
 const dyedCellulose: SpotCaps = {
   spotMaxC: 40,
@@ -47,7 +69,7 @@ const dyedCellulose: SpotCaps = {
   brush: 'soft',
   actions: allBut('sun-dry'),
   rounds: 3,
-  handling: 'inside out',
+  handling: ['inside-out'],
 };
 const regenerated: SpotCaps = {
   spotMaxC: 30,
@@ -56,7 +78,7 @@ const regenerated: SpotCaps = {
   brush: 'none',
   actions: ['work-fingers', 'iron-through-paper', ...bath],
   rounds: 2,
-  handling: 'weak when wet: lift it in a net, no wringing',
+  handling: ['weak-when-wet'],
 };
 const acetates: SpotCaps = {
   spotMaxC: 30,
@@ -65,7 +87,7 @@ const acetates: SpotCaps = {
   brush: 'none',
   actions: ['spray-rest', ...bath],
   rounds: 1,
-  handling: 'no acetone, no iron, no wringing',
+  handling: ['no-wringing'],
 };
 const wool: SpotCaps = {
   spotMaxC: 30,
@@ -74,7 +96,7 @@ const wool: SpotCaps = {
   brush: 'dry',
   actions: ['spray-rest', 'iron-through-paper', 'mist-even', ...bath],
   rounds: 2,
-  handling: 'the same temperature in every bath; no rubbing',
+  handling: ['same-temperature'],
 };
 const hide: SpotCaps = {
   spotMaxC: 0,
@@ -83,7 +105,7 @@ const hide: SpotCaps = {
   brush: 'none',
   actions: [],
   rounds: 1,
-  handling: 'a barely damp cloth at most',
+  handling: ['barely-damp'],
 };
 
 export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic-trim' | 'metal-trim'>, SpotCaps> = {
@@ -101,7 +123,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'soft',
     actions: allBut('iron-through-paper'),
     rounds: 3,
-    handling: 'oil needs dish liquid at 30–40 °C',
+    handling: ['oil-needs-dish-liquid'],
   },
   nylon: {
     spotMaxC: 40,
@@ -110,7 +132,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'soft',
     actions: allBut('iron-through-paper', 'sun-dry'),
     rounds: 2,
-    handling: 'picks up loose dye',
+    handling: ['takes-loose-dye'],
   },
   acrylic: {
     spotMaxC: 40,
@@ -119,7 +141,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'soft',
     actions: allBut('iron-through-paper', 'sun-dry'),
     rounds: 2,
-    handling: 'stretches warm: do not hang it wet',
+    handling: ['stretches-warm'],
   },
   elastane: {
     spotMaxC: 35,
@@ -128,7 +150,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'soft',
     actions: allBut('iron-through-paper', 'sun-dry'),
     rounds: 2,
-    handling: 'no dry-side solvent',
+    handling: ['no-solvent'],
   },
   wool,
   cashmere: wool,
@@ -140,7 +162,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'none',
     actions: ['spray-rest', 'mist-even', ...bath],
     rounds: 1,
-    handling: 'wet the whole panel; never dry a spot with heat',
+    handling: ['whole-panel'],
   },
   down: {
     spotMaxC: 30,
@@ -149,10 +171,10 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'none',
     actions: [],
     rounds: 1,
-    handling: 'only the shell; dry it through the same day and break the clumps',
+    handling: ['shell-only'],
   },
   leather: hide,
-  suede: { ...hide, brush: 'dry', handling: 'dry ways only' },
+  suede: { ...hide, brush: 'dry', handling: ['dry-only'] },
   'metallic-thread': {
     spotMaxC: 25,
     soakMaxC: 25,
@@ -160,7 +182,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'none',
     actions: [],
     rounds: 1,
-    handling: 'test first',
+    handling: ['test-first'],
   },
   'raw-indigo': {
     spotMaxC: 25,
@@ -169,7 +191,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'none',
     actions: bath,
     rounds: 1,
-    handling: 'alone; every wet spot may lighten',
+    handling: ['may-lighten'],
   },
   print: {
     spotMaxC: 30,
@@ -178,7 +200,7 @@ export const spotCaps: Record<Exclude<MatrixColumn, 'undyed' | 'dyed' | 'elastic
     brush: 'none',
     actions: bath,
     rounds: 2,
-    handling: 'from the back only',
+    handling: ['from-the-back'],
   },
 };
 const pile: SpotCaps = {
@@ -188,7 +210,7 @@ const pile: SpotCaps = {
   brush: 'dry',
   actions: ['mist-even'],
   rounds: 1,
-  handling: 'pile crushes: blot and steam only',
+  handling: ['pile-crushes'],
 };
 const brushes = ['soft', 'dry', 'none'] as const;
 
@@ -199,7 +221,7 @@ const meet = (a: SpotCaps, b: SpotCaps): SpotCaps => ({
   brush: brushes[Math.max(brushes.indexOf(a.brush), brushes.indexOf(b.brush))] ?? 'none',
   actions: a.actions.filter((x) => b.actions.includes(x)),
   rounds: Math.min(a.rounds, b.rounds),
-  handling: a.handling === b.handling || a.handling.includes(b.handling) ? a.handling : `${a.handling}; ${b.handling}`,
+  handling: [...new Set([...a.handling, ...b.handling])],
 });
 
 /** The strictest row of a piece, its label included. */

@@ -1,5 +1,6 @@
 /** Where a group of fibres has a list of its own, which the rules of agents do not give. */
 import { acetateColumns, hasAny, proteinColumns, type Cloth } from '../chemistry/cloth.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Stain } from '../model/garment.ts';
 import type { StopCode } from './actions.ts';
 import { stainSteps, type StainStep } from './steps.ts';
@@ -8,29 +9,29 @@ import { stainSteps, type StainStep } from './steps.ts';
 export function listFor(
   stain: Stain,
   cloth: Cloth,
-): { list: [number, StainStep][]; stopAfter: StopCode | null; stopText: string } {
+): { list: [number, StainStep][]; stopAfter: StopCode | null; stopBecause: Message | null } {
   const all = stainSteps[stain.kind].map((s, i): [number, StainStep] => [i + 1, s]);
   const protein = hasAny(cloth, proteinColumns);
   const acetate = hasAny(cloth, acetateColumns);
   const melts = hasAny(cloth, [...acetateColumns, 'polyester', 'nylon', 'acrylic', 'elastane', 'elastic-trim']);
   const first = (n: number): [number, StainStep][] => all.slice(0, n);
-  const then = (list: [number, StainStep][], stopAfter: StopCode | null, stopText = '') => ({
+  const then = (list: [number, StainStep][], stopAfter: StopCode | null, stopBecause: Message | null = null) => ({
     list,
     stopAfter,
-    stopText,
+    stopBecause,
   });
   switch (stain.kind) {
     case 'nail-polish':
-      if (acetate) return then([], 'stop-pro', 'Acetone dissolves this fibre.');
+      if (acetate) return then([], 'stop-pro', say('stop.acetone'));
       break;
     case 'glue-instant':
-      if (acetate) return then(first(2), 'stop-pro', 'Acetone dissolves this fibre.');
+      if (acetate) return then(first(2), 'stop-pro', say('stop.acetone'));
       break;
     case 'paint-oil':
-      if (acetate) return then(first(1), 'stop-pro', 'Solvents harm this fibre.');
+      if (acetate) return then(first(1), 'stop-pro', say('stop.solvents'));
       break;
     case 'fuel-diesel':
-      if (protein) return then(first(1), 'stop-pro', 'Wool and silk hold fuel.');
+      if (protein) return then(first(1), 'stop-pro', say('stop.holds-fuel'));
       break;
     case 'age-yellowing':
       if (protein)
@@ -39,23 +40,23 @@ export function listFor(
             .flatMap((x) => (x ? [x] : []))
             .map(([n, s]) => [n, n === 1 ? { ...s, repeats: 1 } : { ...s, temperatureC: [20, 30] as const }]),
           'stop-pro',
-          'Bleach would harm this fibre.',
+          say('stop.bleach-harms'),
         );
       break;
     case 'greyed-whites':
       if (protein) return then(all.slice(2), null);
       break;
     case 'mildew':
-      if (protein) return then(first(1), 'stop-pro', 'Mildew in wool or silk is no work for home.');
+      if (protein) return then(first(1), 'stop-pro', say('stop.mildew-protein'));
       break;
     case 'scorch':
       if (acetate || hasAny(cloth, ['elastane']))
         return then(first(1), protein ? 'stop-pro' : acetate ? 'stop-permanent' : 'stop-pro');
-      if (protein) return then(first(1), 'stop-pro', 'Scorched wool and silk are no work for home.');
-      if (melts) return then(first(2), 'stop-permanent', 'Where it is glossy or melted, nothing helps.');
+      if (protein) return then(first(1), 'stop-pro', say('stop.scorch-protein'));
+      if (melts) return then(first(2), 'stop-permanent', say('stop.glossy'));
       break;
     case 'underarm-yellow':
-      if (cloth.columns.has('silk')) return then(first(3), 'stop-pro', 'Silk bears no bleach here.');
+      if (cloth.columns.has('silk')) return then(first(3), 'stop-pro', say('stop.silk-bleach'));
       break;
     case 'blood-dried':
       if (protein)

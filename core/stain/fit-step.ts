@@ -1,9 +1,11 @@
 /** One listed step, fitted to a cloth: clamped, explained, gated by its test, or dropped with the reason. */
-import { conditions } from '../chemistry/agent-fibre.ts';
-import { preparations, type AgentId } from '../chemistry/agents.ts';
+import type { ConditionCode } from '../chemistry/agent-fibre.ts';
+import type { AgentId } from '../chemistry/agents.ts';
+import type { Bearing } from '../chemistry/bearing.ts';
 import type { Cloth } from '../chemistry/cloth.ts';
 import type { Chemical } from '../chemistry/sequence.ts';
-import { isTool, tools } from '../chemistry/tools.ts';
+import { isTool } from '../chemistry/tools.ts';
+import { say, type Message } from '../message/message.ts';
 import type { Stain } from '../model/garment.ts';
 import type { StopCode } from './actions.ts';
 import type { SpotCaps } from './caps.ts';
@@ -12,8 +14,6 @@ import {
   bearableAction,
   chooseAgent,
   dueWhen,
-  nameOf,
-  sentence,
   solventGroup,
   temperatureOf,
   toolRefusal,
@@ -21,6 +21,15 @@ import {
 } from './step-choice.ts';
 import type { StainStep } from './steps.ts';
 import type { Dropped, TreatmentStep, Workplace } from './treatment.ts';
+
+const condition = (code: ConditionCode): Message => say('chem.condition', { condition: code });
+const coolCodes: readonly ConditionCode[] = ['c-10', 'c-30', 'c-cool', 'c-soap', 'c-bleed'];
+/** What keeps a bath cool: the agent on this cloth, the label, or the cloth itself. */
+function coolest(bearing: Bearing, cap: number, cloth: Cloth, handling: Message): Message {
+  const cool = bearing.conditions.find((c) => coolCodes.includes(c));
+  if (bearing.mostC < cap && cool) return condition(cool);
+  return cloth.labelMaxC !== null && cloth.labelMaxC <= cap ? say('treat.its-label') : handling;
+}
 
 /** One step of the list on this cloth. */
 export function fitStep(
@@ -30,23 +39,27 @@ export function fitStep(
   caps: SpotCaps,
   workplace: Workplace,
   stain: Stain,
-  forbidden: ReadonlyMap<AgentId, string>,
+  forbidden: ReadonlyMap<AgentId, Message>,
 ): { step: TreatmentStep; needsTest: boolean } | { dropped: Dropped; stop: StopCode | null } {
-  const drop = (because: string, missing = false, stop: StopCode | null = null) => ({
+  const drop = (because: Message, missing = false, stop: StopCode | null = null) => ({
     dropped: { from, agent: listed.agent, because, missing },
     stop,
   });
   const when = dueWhen(listed, cloth, workplace);
   if (when === null)
     return drop(
-      listed.when === 'if-hard-water'
-        ? 'the water is soft enough'
-        : `only ${listed.when === 'fast-only' ? 'on a fast colour' : 'on undyed cloth that may be bleached'}`,
+      say(
+        listed.when === 'if-hard-water'
+          ? 'treat.soft-water'
+          : listed.when === 'fast-only'
+            ? 'treat.only-fast'
+            : 'treat.only-undyed',
+      ),
     );
   if (isTool(listed.agent)) {
     const action = bearableAction(listed.action, caps, cloth);
     const refusal = toolRefusal(listed.agent, listed.action, cloth);
-    if (refusal || !action) return drop(refusal ?? 'the cloth does not bear it');
+    if (refusal || !action) return drop(refusal ?? say('treat.not-borne'));
     const wet = listed.action === 'mist-even' || listed.action === 'sun-dry';
     return {
       needsTest: false,
@@ -69,7 +82,6 @@ export function fitStep(
         mayBeSkipped: when !== 'always',
         airs: listed.action === 'air-out',
         wet,
-        how: sentence(tools[listed.agent].name, listed.dose, action),
         because: [],
       },
     };
@@ -78,13 +90,14 @@ export function fitStep(
   if (!chosen.ok) return drop(chosen.because, chosen.missing, chosen.stop);
   const { agent, bearing, step } = chosen.choice;
   const because = [...chosen.choice.because];
+  const handling = say('treat.handling', { handling: caps.handling });
   let action = bearableAction(chosen.choice.action, caps, cloth);
-  if (!action) return drop('the cloth does not bear the work');
+  if (!action) return drop(say('treat.work-not-borne'));
   if (bearing.spotOnly && bathActions.includes(action)) {
     action = 'dab';
-    because.push(conditions['c-spot']);
+    because.push(condition('c-spot'));
   }
-  if (action !== chosen.choice.action && action === 'dab') because.push(caps.handling);
+  if (action !== chosen.choice.action && action === 'dab') because.push(handling);
   const inBath = bathActions.includes(action);
   const wet = wetActions.includes(action) && !solventGroup(agent) && agent !== 'absorbent-powder';
   const cap = inBath ? caps.soakMaxC : caps.spotMaxC;
@@ -95,19 +108,17 @@ export function fitStep(
       ? Math.min(20, temperatureOf(step, most, wet))
       : temperatureOf(step, most, wet);
   if (temperatureC < step.temperatureC[1] && wet && most < step.temperatureC[1])
-    because.push(
-      `at most ${most} °C: ${bearing.mostC < cap ? (bearing.conditions.filter((c) => ['c-10', 'c-30', 'c-cool', 'c-soap', 'c-bleed'].includes(c)).map((c) => conditions[c])[0] ?? '') : cloth.labelMaxC !== null && cloth.labelMaxC <= cap ? 'its label' : caps.handling}`,
-    );
+    because.push(say('treat.at-most-celsius', { celsius: most, because: coolest(bearing, cap, cloth, handling) }));
   const mostMinutes = Math.min(step.minutes[1], bearing.mostMinutes, inBath ? Math.max(caps.soakMaxMin, 1) : Infinity);
   const minutes = Math.min(step.minutes[0], mostMinutes);
-  if (mostMinutes < step.minutes[1]) because.push(`at most ${mostMinutes} min`);
+  if (mostMinutes < step.minutes[1]) because.push(say('treat.at-most-minutes', { minutes: mostMinutes }));
   const half = bearing.halfStrength && agent !== 'peroxide-1';
-  if (half) because.push(conditions['c-dil']);
+  if (half) because.push(condition('c-dil'));
   const asDiluted: Chemical =
     half && agent === 'isopropyl-alcohol' ? 'alcohol-1-2' : half && agent === 'peroxide-3' ? 'peroxide-1' : agent;
   for (const c of bearing.conditions)
     if (c === 'c-trim' || c === 'c-label' || c === 'c-soap' || c === 'c-dryout' || c === 'c-weak')
-      because.push(conditions[c]);
+      because.push(condition(c));
   // An untested colour keeps the cold flush, with an eye on its dye.
   const coldFlush = agent === 'water' && action === 'flush-back' && temperatureC <= 20;
   const needsTest = bearing.needsTest && !coldFlush;
@@ -132,13 +143,6 @@ export function fitStep(
       mayBeSkipped: when !== 'always',
       airs: false,
       wet,
-      how: sentence(
-        asDiluted in preparations
-          ? `${nameOf(asDiluted)} (${preparations[asDiluted as keyof typeof preparations].mix})`
-          : nameOf(asDiluted),
-        step.dose,
-        action,
-      ),
       because,
     },
   };

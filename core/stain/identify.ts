@@ -1,5 +1,5 @@
 /** Finding out what an unknown mark is: by look, feel, smell and where it came from. Clues, not proof: the best fits come first. */
-import { stainKinds, stains, type StainKind } from './stains.ts';
+import { stainKinds, type StainKind } from './stains.ts';
 
 export const looks = [
   'brown',
@@ -99,54 +99,4 @@ export function identify(c: Clues): { kind: StainKind; fit: number }[] {
     .filter((x) => x.fit >= 0.5)
     .sort((a, b) => b.fit - a.fit || a.order - b.order)
     .map(({ kind, fit }) => ({ kind, fit }));
-}
-
-/** Words of a text, without their plural: "yellow armpits" → yellow, armpit. */
-const wordsOf = (text: string): string[] =>
-  text
-    .toLowerCase()
-    .split(/[^\p{L}]+/u)
-    .filter(Boolean)
-    .map((w) => (w.length > 3 && w.endsWith('s') && !w.endsWith('ss') ? w.slice(0, -1) : w));
-/** What every mark may be called. */
-const anyMark: readonly string[] = [
-  'stain',
-  'mark',
-  'spot',
-  'patch',
-  'on',
-  'the',
-  'a',
-  'my',
-  'some',
-  'from',
-  'of',
-  'in',
-];
-
-/**
- * Kinds of mark that a typed word or two may mean, the best first: every word must begin a word of the name or of an alias ("ink" is no drink).
- * A whole name comes before a beginning, the name before an alias.
- * @example findStains('pit stains')[0] // 'underarm-yellow'
- */
-export function findStains(query: string): StainKind[] {
-  const all = wordsOf(query);
-  const telling = all.filter((w) => !anyMark.includes(w));
-  const asked = telling.length > 0 ? telling : all;
-  if (asked.length === 0) return [];
-  const rank = (kind: StainKind): number => {
-    const { name, aliases } = stains[kind];
-    const texts = [name, kind.replace(/-/g, ' '), ...aliases].map(wordsOf);
-    const fits = texts.map((words, i) => {
-      if (!asked.every((w) => words.some((x) => x.startsWith(w)))) return Infinity;
-      const whole = asked.every((w) => words.includes(w));
-      return (whole ? 0 : 10) + (i === 0 ? 0 : 2) + (words.length > asked.length ? 1 : 0);
-    });
-    return Math.min(...fits);
-  };
-  return stainKinds
-    .map((kind, order) => ({ kind, order, rank: rank(kind) }))
-    .filter((x) => x.rank < Infinity)
-    .sort((x, y) => x.rank - y.rank || x.order - y.order)
-    .map((x) => x.kind);
 }

@@ -4,19 +4,20 @@
  * fibre cap, agent's condition, step; the lowest temperature, the shortest time and the fewest repeats win.
  */
 import { bleachingAgents } from '../chemistry/bearing.ts';
-import { agents, type AgentId } from '../chemistry/agents.ts';
+import type { AgentId } from '../chemistry/agents.ts';
 import { acetateColumns, clothOf, hasAny, hideColumns, proteinColumns, type Cloth } from '../chemistry/cloth.ts';
 import { withRinses, type Chemical, type SequenceStep } from '../chemistry/sequence.ts';
-import { isTool, tools } from '../chemistry/tools.ts';
+import { isTool } from '../chemistry/tools.ts';
 import type { Garment, Stain } from '../model/garment.ts';
-import { actions, stopCodes, type StopCode } from './actions.ts';
+import { say, type Message } from '../message/message.ts';
+import type { StopCode } from './actions.ts';
 import { capsOf, type SpotCaps } from './caps.ts';
 import { listFor } from './fibre-lists.ts';
 import { fitStep } from './fit-step.ts';
 import { stainPointsOf } from '../learn/stains.ts';
 import { bandOf, scoreOf } from './score.ts';
 import { skinRoute } from './skin.ts';
-import { nameOf, roomC, sentence, solventGroup, temperatureOf, volatile } from './step-choice.ts';
+import { roomC, solventGroup, temperatureOf, volatile } from './step-choice.ts';
 import type { StainStep } from './steps.ts';
 import { ironStains, stainFacts } from './stains.ts';
 import type { Dropped, Procedure, TreatmentStep, Workplace } from './treatment.ts';
@@ -53,11 +54,10 @@ function testStep(agent: Chemical): TreatmentStep {
     mayBeSkipped: false,
     airs: false,
     wet: false,
-    how: `Test ${nameOf(agent)} first: one drop on an inner seam, 5 min, press a white cloth on it for 10 s; it must stay white`,
     because: [],
   };
 }
-function airing(minutes: number, because: string): TreatmentStep {
+function airing(minutes: number, because: Message): TreatmentStep {
   return {
     from: 0,
     agent: null,
@@ -77,7 +77,6 @@ function airing(minutes: number, because: string): TreatmentStep {
     mayBeSkipped: false,
     airs: true,
     wet: false,
-    how: actions['air-out'],
     because: [because],
   };
 }
@@ -90,11 +89,11 @@ function withAiring(steps: readonly TreatmentStep[]): TreatmentStep[] {
   for (const s of steps) {
     if (s.kind === 'treat' && s.agent !== null) {
       if (volatile(s.agent) && wet) {
-        out.push(airing(60, 'the solvent needs dry cloth'));
+        out.push(airing(60, say('treat.solvent-dry-cloth')));
         wet = false;
       }
       if (solventOpen && !solventGroup(s.agent)) {
-        out.push({ ...airing(60, 'the solvent must be gone first'), mayBeSkipped: false });
+        out.push({ ...airing(60, say('treat.solvent-gone')), mayBeSkipped: false });
         solventOpen = false;
         wet = false;
       }
@@ -107,18 +106,18 @@ function withAiring(steps: readonly TreatmentStep[]): TreatmentStep[] {
     if (s.wet) wet = true;
     out.push(s);
   }
-  if (solventOpen) out.push(airing(60, 'the solvent must be gone before any wash'));
+  if (solventOpen) out.push(airing(60, say('treat.solvent-gone-wash')));
   return out;
 }
 
 const ammoniacal: readonly Stain['kind'][] = ['urine', 'vomit', 'faeces', 'sweat', 'underarm-yellow', 'deodorant-mark'];
 /** Agents that the other marks of the piece, or its sweat, forbid until they are gone. */
-function forbiddenBeside(g: Garment): ReadonlyMap<AgentId, string> {
-  const out = new Map<AgentId, string>();
+function forbiddenBeside(g: Garment): ReadonlyMap<AgentId, Message> {
+  const out = new Map<AgentId, Message>();
   if (g.activity === 'sweaty' || g.stains.some((s) => ammoniacal.includes(s.kind)))
-    out.set('chlorine-bleach', 'never chlorine with urine, vomit or sweat: it gives off toxic gas');
+    out.set('chlorine-bleach', say('chem.no-chlorine-beside'));
   if (g.stains.some((s) => ironStains.includes(s.kind)))
-    for (const a of bleachingAgents) out.set(a, 'no bleach while rust or sunscreen is in the cloth');
+    for (const a of bleachingAgents) out.set(a, say('chem.no-bleach-beside-iron'));
   return out;
 }
 
@@ -129,29 +128,22 @@ function closedAtOnce(
   cloth: Cloth,
   caps: SpotCaps,
   score: number,
-): { stop: StopCode; text: string } | null {
+): { stop: StopCode; because: Message } | null {
   if (stain.kind === 'fuel-diesel' && (stain.sizeCm ?? 0) > 10)
-    return { stop: 'stop-safety', text: 'More than a splash of fuel: it is not washed at home.' };
+    return { stop: 'stop-safety', because: say('stop.fuel-much') };
   const delicate =
     hasAny(cloth, ['silk', ...acetateColumns, ...hideColumns, 'metallic-thread']) ||
     g.traits.has('heirloom') ||
     g.valueEur >= 150;
   const inkOrPaint = ['ink-ballpoint', 'ink-gel', 'ink-permanent', 'paint-oil', 'paint-water'].includes(stain.kind);
-  if (inkOrPaint && (stain.sizeCm ?? 0) > 10)
-    return { stop: 'stop-pro', text: 'Ink or paint wider than 10 cm spreads at home.' };
+  if (inkOrPaint && (stain.sizeCm ?? 0) > 10) return { stop: 'stop-pro', because: say('stop.wide-ink') };
   if (stain.failedRounds >= caps.rounds)
-    return delicate
-      ? {
-          stop: 'stop-pro',
-          text: `This cloth bears ${caps.rounds === 1 ? 'one round' : `${caps.rounds} rounds`}; they are used up.`,
-        }
-      : { stop: 'stop-leave', text: `The ${caps.rounds} rounds this cloth bears are used up.` };
+    return { stop: delicate ? 'stop-pro' : 'stop-leave', because: say('stop.rounds-used', { count: caps.rounds }) };
   if (score < 20)
     return delicate
-      ? { stop: 'stop-pro', text: 'The odds at home are poor and the piece is worth a professional.' }
-      : { stop: 'stop-leave', text: 'The odds at home are poor.' };
-  if (score < 40 && delicate)
-    return { stop: 'stop-pro', text: 'Little chance at home, and the piece is worth a professional.' };
+      ? { stop: 'stop-pro', because: say('stop.poor-odds-worth') }
+      : { stop: 'stop-leave', because: say('stop.poor-odds') };
+  if (score < 40 && delicate) return { stop: 'stop-pro', because: say('stop.little-chance-worth') };
   return null;
 }
 
@@ -176,55 +168,58 @@ export function procedureFor(g: Garment, stain: Stain, workplace: Workplace): Pr
   const ended = (
     steps: TreatmentStep[],
     stop: StopCode | null,
-    stopText: string,
+    stopBecause: Message | null,
     dropped: Dropped[] = [],
   ): Procedure => ({
     ...base,
     steps,
     stop,
-    stopText: stop ? `${stopText}${stopText ? ' ' : ''}${stopCodes[stop].text}` : '',
+    stopBecause: stop ? stopBecause : null,
     dropped,
     needsFume:
       steps.some((s) => s.agent !== null && solventGroup(s.agent)) ||
       stainFacts(stain.kind).families.includes('fuel-solvent'),
   });
   const atOnce = closedAtOnce(g, stain, cloth, caps, score);
-  if (atOnce) return ended([], atOnce.stop, atOnce.text);
+  if (atOnce) return ended([], atOnce.stop, atOnce.because);
   if (hasAny(cloth, hideColumns)) {
     const r = skinRoute(stain.kind, cloth);
     return ended(
       r.steps.map((s) => skinStep(s)),
       r.stop,
-      r.text,
+      r.because,
     );
   }
   const neverWet = closedTraits.find((t) => g.traits.has(t));
-  const { list, stopAfter, stopText } = listFor(stain, cloth);
+  const { list, stopAfter, stopBecause } = listFor(stain, cloth);
   const steps: TreatmentStep[] = [];
   const dropped: Dropped[] = [];
   const forbidden = forbiddenBeside(g);
   const toTest: Chemical[] = [];
   let stop: StopCode | null = stopAfter;
-  let said = stopText;
+  let because = stopBecause;
   for (const [index, listed] of list) {
     const fit = fitStep(listed, index, cloth, caps, workplace, stain, forbidden);
     if ('dropped' in fit) {
       dropped.push(fit.dropped);
       if (fit.stop) {
         stop = fit.stop;
-        said = `${fit.dropped.because}.`;
+        because = fit.dropped.because;
         break;
       }
       continue;
     }
     if (neverWet && (fit.step.wet || (fit.step.agent !== null && !dryTools.includes(fit.step.what)))) {
       stop = 'stop-pro';
-      said = `Nothing wet at home on this piece: it is ${neverWet === 'structured' || neverWet === 'glued' ? 'tailored or glued' : neverWet}.`;
+      because =
+        neverWet === 'structured' || neverWet === 'glued'
+          ? say('stop.nothing-wet-tailored')
+          : say('stop.nothing-wet', { trait: neverWet });
       break;
     }
     if (cloth.fastness === 'strong' && fit.step.wet) {
       stop = 'stop-pro';
-      said = 'Its dye runs strongly in water.';
+      because = say('stop.dye-strong');
       break;
     }
     if (
@@ -235,7 +230,7 @@ export function procedureFor(g: Garment, stain: Stain, workplace: Workplace): Pr
       dropped.push({
         from: index,
         agent: listed.agent,
-        because: 'its dye runs: cold flush and a cold wash alone only',
+        because: say('treat.dye-trace'),
         missing: false,
       });
       continue;
@@ -246,17 +241,32 @@ export function procedureFor(g: Garment, stain: Stain, workplace: Workplace): Pr
   const treated = steps.some((s) => s.agent !== null && s.what !== 'absorbent-powder');
   if (!treated && stop === null && !list.every(([, l]) => isTool(l.agent))) {
     stop = 'stop-pro';
-    said = dropped.some((d) => d.missing)
-      ? 'The cupboard has nothing that helps here.'
-      : 'This cloth bears none of what would help.';
+    because = say(dropped.some((d) => d.missing) ? 'stop.nothing-helps' : 'stop.cloth-bears-none');
   }
   return ended(
-    rinsedForWash(withAiring([...toTest.map(testStep), ...coldFirst(steps, stain)]), stain, cloth),
+    rinsedForWash(withAiring(withTests(coldFirst(steps, stain), toTest)), stain, cloth),
     stop,
-    said,
+    because,
     dropped,
   );
 }
+
+/**
+ * The tests come before the first agent; a mark does not wait for them: what lifts, blots and flushes it goes first,
+ * and while a drop works on a hidden seam the mark is off the worst already. Water with a test of its own waits, too.
+ */
+function withTests(steps: readonly TreatmentStep[], toTest: readonly Chemical[]): TreatmentStep[] {
+  if (toTest.length === 0) return [...steps];
+  const firstAid = (s: TreatmentStep): boolean =>
+    s.when === 'always' &&
+    s.minutes < longestFirstAidMin &&
+    (s.agent === null || (s.agent === 'water' && !toTest.includes('water')));
+  const from = steps.findIndex((s) => !firstAid(s));
+  const at = from < 0 ? steps.length : from;
+  return [...steps.slice(0, at), ...toTest.map(testStep), ...steps.slice(at)];
+}
+/** A longer step is treatment, not first aid, min. */
+const longestFirstAidMin = 15;
 
 /** Rinses for what follows, the detergent of the wash included: the strongest that the piece may meet there. */
 function rinsedForWash(steps: readonly TreatmentStep[], stain: Stain, cloth: Cloth): TreatmentStep[] {
@@ -280,7 +290,7 @@ function coldFirst(steps: readonly TreatmentStep[], stain: Stain): TreatmentStep
   const first = steps.findIndex((s) => s.wet);
   return steps.map((s, i) =>
     i === first && s.temperatureC > 20
-      ? { ...s, temperatureC: 20, because: [...s.because, 'cold first: warmth sets protein'] }
+      ? { ...s, temperatureC: 20, because: [...s.because, say('treat.cold-first')] }
       : s,
   );
 }
@@ -306,7 +316,6 @@ function skinStep(s: StainStep): TreatmentStep {
     mayBeSkipped: false,
     airs: s.action === 'air-out',
     wet: false,
-    how: sentence(isTool(s.agent) ? tools[s.agent].name : agents[s.agent].name, s.dose, s.action),
     because: [],
   };
 }

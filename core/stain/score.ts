@@ -147,11 +147,11 @@ export const scoreOf = (s: Stain, cloth: Cloth, learnt = 0): number =>
   });
 
 export const bands = [
-  { id: 'very-likely', from: 85, text: 'Should come out.' },
-  { id: 'likely', from: 65, text: 'Good chance; may need a second round.' },
-  { id: 'partial', from: 40, text: 'Expect it lighter, maybe not gone.' },
-  { id: 'unlikely', from: 20, text: 'Little chance at home; decide if the risk is worth it.' },
-  { id: 'stop', from: 0, text: 'Leave it or ask a professional.' },
+  { id: 'very-likely', from: 85 },
+  { id: 'likely', from: 65 },
+  { id: 'partial', from: 40 },
+  { id: 'unlikely', from: 20 },
+  { id: 'stop', from: 0 },
 ] as const;
-export type Band = (typeof bands)[number];
-export const bandOf = (score: number): Band => bands.find((b) => score >= b.from) ?? bands[4];
+export type BandId = (typeof bands)[number]['id'];
+export const bandOf = (score: number): BandId => (bands.find((b) => score >= b.from) ?? bands[4]).id;

@@ -1,5 +1,6 @@
 /** Leather and suede: dry ways, at most a barely damp cloth, then the specialist. */
 import type { Cloth } from '../chemistry/cloth.ts';
+import { say, type Message } from '../message/message.ts';
 import type { StopCode } from './actions.ts';
 import type { StainKind } from './stains.ts';
 import type { StainStep } from './steps.ts';
@@ -73,7 +74,7 @@ const dry = (
 export function skinRoute(
   kind: StainKind,
   cloth: Cloth,
-): { route: Route; steps: StainStep[]; stop: StopCode; text: string } {
+): { route: Route; steps: StainStep[]; stop: StopCode; because: Message } {
   const route = skinRoutes[kind];
   const suede = cloth.columns.has('suede');
   const blot = dry('absorbent-paper', 'blot', [1, 2], 'dry');
@@ -99,6 +100,6 @@ export function skinRoute(
     route,
     steps: steps[route],
     stop: route === 'skin-pro' || route === 'skin-grease' || route === 'skin-solid' ? 'stop-pro' : 'stop-leave',
-    text: route === 'skin-pro' ? 'Blot only; ask a leather specialist.' : 'If it is still there:',
+    because: say(route === 'skin-pro' ? 'stop.skin-blot' : 'stop.skin-still'),
   };
 }

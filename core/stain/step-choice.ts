@@ -1,7 +1,6 @@
 /** What a listed step becomes on a cloth: its agent or what replaces it, the gentler way of working, whether it is due, its temperature and its words. */
 import { bearingOf, type Bearing } from '../chemistry/bearing.ts';
-import { conditions } from '../chemistry/agent-fibre.ts';
-import { agentFacts, agents, preparations, refusedAgents, stockOf, type AgentId } from '../chemistry/agents.ts';
+import { agentFacts, refusedAgents, stockOf, type AgentId } from '../chemistry/agents.ts';
 import {
   acetateColumns,
   celluloseColumns,
@@ -12,7 +11,8 @@ import {
 } from '../chemistry/cloth.ts';
 import type { Chemical } from '../chemistry/sequence.ts';
 import { toolCode, type ToolFibreGroup, type ToolId } from '../chemistry/tools.ts';
-import { actions, type ActionId, type StopCode } from './actions.ts';
+import { say, type Message } from '../message/message.ts';
+import type { ActionId, StopCode } from './actions.ts';
 import type { SpotCaps } from './caps.ts';
 import type { StainStep } from './steps.ts';
 import { insteadOf, missingAgent, standInDose } from './substitutes.ts';
@@ -86,14 +86,14 @@ function toolGroups(cloth: Cloth): ToolFibreGroup[] {
   return out;
 }
 /** Why the cloth does not bear a tool; null when it does. */
-export function toolRefusal(tool: ToolId, action: ActionId, cloth: Cloth): string | null {
+export function toolRefusal(tool: ToolId, action: ActionId, cloth: Cloth): Message | null {
   for (const g of toolGroups(cloth)) {
     const code = toolCode(tool, g);
-    if (code === 'x-wet' && action !== 'brush-dry') return 'never a brush on it when it is wet';
-    if (code === 'x-fibre') return 'it pulls the fibre';
-    if (code === 'x-melt') return 'it melts or glazes';
-    if (code === 'x-light' || (code === 'c-white' && !cloth.plainWhite)) return 'light yellows or fades it';
-    if (code === 'x-na' || code === 'x-skin') return 'not on this material';
+    if (code === 'x-wet' && action !== 'brush-dry') return say('tool.wet-brush');
+    if (code === 'x-fibre') return say('tool.pulls');
+    if (code === 'x-melt') return say('tool.melts');
+    if (code === 'x-light' || (code === 'c-white' && !cloth.plainWhite)) return say('tool.light');
+    if (code === 'x-na' || code === 'x-skin') return say('tool.not-here');
   }
   if (
     tool === 'warm-iron-paper' &&
@@ -102,7 +102,7 @@ export function toolRefusal(tool: ToolId, action: ActionId, cloth: Cloth): strin
       cloth.columns.has('metallic-thread') ||
       cloth.fibres.has('polypropylene'))
   )
-    return 'no iron on pile, print, metallic yarn or cloth that melts';
+    return say('tool.no-iron');
   return null;
 }
 
@@ -136,11 +136,9 @@ interface Choice {
   bearing: Bearing;
   action: ActionId;
   step: StainStep;
-  because: string[];
+  because: Message[];
 }
-type Chosen = { ok: true; choice: Choice } | { ok: false; because: string; missing: boolean; stop: StopCode | null };
-export const nameOf = (a: Chemical): string =>
-  a in preparations ? preparations[a as keyof typeof preparations].name : agents[a as AgentId].name;
+type Chosen = { ok: true; choice: Choice } | { ok: false; because: Message; missing: boolean; stop: StopCode | null };
 
 /** The agent for a step: as listed, or what replaces it on this cloth, or what the cupboard has instead. */
 export function chooseAgent(
@@ -148,7 +146,7 @@ export function chooseAgent(
   cloth: Cloth,
   workplace: Workplace,
   sizeCm: number | null,
-  forbidden: ReadonlyMap<AgentId, string>,
+  forbidden: ReadonlyMap<AgentId, Message>,
 ): Chosen {
   const has = (a: AgentId): boolean => a === 'water' || workplace.cupboard.has(a);
   const usable = (agent: Chemical): Bearing | null => {
@@ -159,17 +157,17 @@ export function chooseAgent(
     return bearing;
   };
   const asListed = bearingOf(step.agent, cloth);
-  const because: string[] = [];
+  const because: Message[] = [];
   let agent: Chemical = step.agent;
   let current: StainStep = step;
-  if (forbidden.has(step.agent))
-    return { ok: false, because: forbidden.get(step.agent) ?? '', missing: false, stop: null };
+  const beside = forbidden.get(step.agent);
+  if (beside) return { ok: false, because: beside, missing: false, stop: null };
   if (asListed.never || (asListed.spotOnly && (sizeCm ?? 0) > 10)) {
-    const why = asListed.never?.because ?? `${nameOf(step.agent)}: ${conditions['c-spot']}`;
+    const why = asListed.never?.because ?? say('chem.agent-condition', { agent: step.agent, condition: 'c-spot' });
     const instead = insteadOf(step.agent, cloth);
     if (instead === 'stop-pro') return { ok: false, because: why, missing: false, stop: 'stop-pro' };
     if (instead === 'skip' || !usable(instead.agent)) return { ok: false, because: why, missing: false, stop: null };
-    because.push(`${nameOf(instead.agent)} instead of ${nameOf(step.agent)} (${why})`);
+    because.push(say('treat.instead', { agent: instead.agent, otherAgent: step.agent, because: why }));
     ({ agent } = instead);
     current = {
       ...step,
@@ -184,8 +182,9 @@ export function chooseAgent(
   if (!has(stockOf(agent))) {
     const wanted = stockOf(agent);
     const other = (missingAgent[wanted] ?? []).find((a) => has(a) && usable(a) !== null);
-    if (!other) return { ok: false, because: `${nameOf(wanted)} is not in the cupboard`, missing: true, stop: null };
-    because.push(`${nameOf(other)}, for want of ${nameOf(wanted)}`);
+    if (!other)
+      return { ok: false, because: say('treat.not-in-cupboard', { agent: wanted }), missing: true, stop: null };
+    because.push(say('treat.stand-in', { agent: other, otherAgent: wanted }));
     const spot = other === 'peroxide-3' || other === 'soap-dish' ? true : !bathActions.includes(current.action);
     agent = other === 'peroxide-3' && hasAny(cloth, proteinColumns) ? 'peroxide-1' : other;
     current = {
@@ -199,7 +198,7 @@ export function chooseAgent(
   }
   const bearing = usable(agent);
   if (!bearing)
-    return { ok: false, because: asListed.never?.because ?? 'the cloth does not bear it', missing: false, stop: null };
+    return { ok: false, because: asListed.never?.because ?? say('treat.not-borne'), missing: false, stop: null };
   return { ok: true, choice: { agent, bearing, action: current.action, step: current, because } };
 }
 
@@ -213,10 +212,6 @@ export function temperatureOf(step: StainStep, most: number, wet: boolean): numb
       Math.min(step.temperatureC[1], ownRange.includes(step.action) ? step.temperatureC[1] : Math.min(roomC, most)),
     );
   return clampRange(step.temperatureC, most);
-}
-
-export function sentence(what: string, dose: string | null, action: ActionId): string {
-  return `${what}${dose && dose !== 'dry' ? `, ${dose}` : ''}: ${actions[action].charAt(0).toLowerCase()}${actions[action].slice(1)}`;
 }
 
 export const solventGroup = (a: Chemical): boolean => agentFacts(stockOf(a)).group === 'flam-solvent';

@@ -1,5 +1,5 @@
 /** What takes an agent's place: where the cloth does not bear it, and where the cupboard has none. */
-import { agentFacts, type AgentId } from '../chemistry/agents.ts';
+import type { AgentId } from '../chemistry/agents.ts';
 import { acetateColumns, hasAny, proteinColumns, type Cloth } from '../chemistry/cloth.ts';
 import type { MatrixColumn } from '../chemistry/agent-fibre.ts';
 import type { Chemical } from '../chemistry/sequence.ts';
@@ -104,8 +104,29 @@ const rows: readonly Row[] = [
 export const insteadOf = (agent: AgentId, cloth: Cloth): Substitute =>
   rows.find((r) => r.agents.includes(agent) && r.where(cloth))?.instead ?? 'skip';
 
+/** How strong a stand-in is taken: the recipe's dose belongs to the agent it names. */
+const standInDoses = {
+  'det-colour-liquid': { spot: '2–5 ml', bath: '5 ml/l' },
+  'det-dark-liquid': { spot: '2–5 ml', bath: '5 ml/l' },
+  'det-delicate': { spot: '2 ml', bath: '2 ml/l' },
+  'det-wool-silk': { spot: '1:4 water, 5 ml', bath: '1–2 ml/l' },
+  'det-no-rinse': { spot: '1:4 water, 5 ml', bath: '1 ml/l' },
+  'shampoo-baby': { spot: '1–2 ml', bath: '1–2 ml/l' },
+  'soap-dish': { spot: '1–3 ml', bath: '1 ml/l' },
+  'citric-acid': { spot: '10 g/l', bath: '10 g/l' },
+  'vinegar-white': { spot: '1:2 water, 10–20 ml', bath: '20 ml/l' },
+  'peroxide-3': { spot: '1–3 ml', bath: '1–3 ml' },
+  'isopropyl-alcohol': { spot: '≤ 5 ml', bath: '≤ 5 ml' },
+  'solvent-spotter': { spot: '≤ 5 ml', bath: '≤ 5 ml' },
+  'soap-bar': { spot: '0.5–2 g', bath: '0.5–2 g' },
+  'enzyme-prespotter': { spot: '3–5 ml', bath: '5 ml/l' },
+  'prespotter-wool-safe': { spot: '1–3 ml', bath: '1–3 ml' },
+} as const satisfies Partial<Record<AgentId, { spot: string; bath: string }>>;
+type StandIn = keyof typeof standInDoses;
+export const standInDose = (agent: StandIn, inBath: boolean): string => standInDoses[agent][inBath ? 'bath' : 'spot'];
+
 /** What else may serve when the cupboard has none, best first. Tools and water are always there. */
-export const missingAgent: Partial<Record<AgentId, readonly AgentId[]>> = {
+export const missingAgent: Partial<Record<AgentId, readonly StandIn[]>> = {
   'det-colour-liquid': ['det-dark-liquid', 'det-delicate', 'det-wool-silk', 'soap-dish'],
   'det-delicate': ['det-wool-silk', 'det-no-rinse', 'shampoo-baby', 'soap-dish', 'det-colour-liquid'],
   'det-wool-silk': ['det-no-rinse', 'shampoo-baby', 'det-delicate'],
@@ -122,23 +143,3 @@ export const missingAgent: Partial<Record<AgentId, readonly AgentId[]>> = {
   'bio-odour-enzyme': ['enzyme-prespotter', 'det-colour-liquid'],
   'rust-remover': ['citric-acid'],
 };
-/** How strong a stand-in is taken: the recipe's dose belongs to the agent it names. */
-const standInDoses: Partial<Record<AgentId, { spot: string; bath: string }>> = {
-  'det-colour-liquid': { spot: '2–5 ml', bath: '5 ml/l' },
-  'det-dark-liquid': { spot: '2–5 ml', bath: '5 ml/l' },
-  'det-delicate': { spot: '2 ml', bath: '2 ml/l' },
-  'det-wool-silk': { spot: '1:4 water, 5 ml', bath: '1–2 ml/l' },
-  'det-no-rinse': { spot: '1:4 water, 5 ml', bath: '1 ml/l' },
-  'shampoo-baby': { spot: '1–2 ml', bath: '1–2 ml/l' },
-  'soap-dish': { spot: '1–3 ml', bath: '1 ml/l' },
-  'citric-acid': { spot: '10 g/l', bath: '10 g/l' },
-  'vinegar-white': { spot: '1:2 water, 10–20 ml', bath: '20 ml/l' },
-  'peroxide-3': { spot: '1–3 ml', bath: '1–3 ml' },
-  'isopropyl-alcohol': { spot: '≤ 5 ml', bath: '≤ 5 ml' },
-  'solvent-spotter': { spot: '≤ 5 ml', bath: '≤ 5 ml' },
-  'soap-bar': { spot: '0.5–2 g', bath: '0.5–2 g' },
-  'enzyme-prespotter': { spot: '3–5 ml', bath: '5 ml/l' },
-  'prespotter-wool-safe': { spot: '1–3 ml', bath: '1–3 ml' },
-};
-export const standInDose = (agent: AgentId, inBath: boolean): string =>
-  standInDoses[agent]?.[inBath ? 'bath' : 'spot'] ?? agentFacts(agent).concentration;

@@ -2,10 +2,12 @@
 import type { AgentId } from '../chemistry/agents.ts';
 import type { Chemical, SequenceStep } from '../chemistry/sequence.ts';
 import type { ToolId } from '../chemistry/tools.ts';
+import type { Message } from '../message/message.ts';
 import type { Learnt } from '../learn/lesson.ts';
 import type { Stain } from '../model/garment.ts';
 import type { ActionId, CheckId, StopCode, WhenId } from './actions.ts';
-import type { Band } from './score.ts';
+import type { HandlingId } from './caps.ts';
+import type { BandId } from './score.ts';
 
 export interface Workplace {
   /** Agents in the cupboard. Water and tools are always there. */
@@ -34,15 +36,18 @@ export interface TreatmentStep extends SequenceStep {
   check: CheckId;
   when: Extract<WhenId, 'always' | 'if-left' | 'if-orange'>;
   gate: 'test-passed' | 'check-passed' | null;
-  /** One line: what to do. */
-  how: string;
   /** Why it differs from the usual step. */
-  because: string[];
+  because: Message[];
 }
+/** What a line about a step is made from. */
+export type StepLine = Pick<
+  TreatmentStep,
+  'kind' | 'what' | 'dose' | 'action' | 'minutes' | 'mostMinutes' | 'repeats' | 'rinses' | 'check' | 'when'
+>;
 export interface Dropped {
   from: number;
   agent: AgentId | ToolId;
-  because: string;
+  because: Message;
   /** It would help if the cupboard had it. */ missing: boolean;
 }
 export interface Procedure {
@@ -52,16 +57,17 @@ export interface Procedure {
   /** Points of the score that were taught here; missing = none. */
   learntPoints?: number;
   odds: number;
-  band: Band;
+  band: BandId;
   steps: TreatmentStep[];
   /** Why it stops, at once (`steps` empty) or after its last step; null = it ends with the wash and the judging. */
   stop: StopCode | null;
-  stopText: string;
+  /** The reason beyond the code; null = the code says it all. */
+  stopBecause: Message | null;
   dropped: Dropped[];
   /** Complete passes that this cloth bears, and how many are left. */
   rounds: number;
   roundsLeft: number;
-  handling: string;
+  handling: readonly HandlingId[];
   /** After any solvent: nothing is heated or drummed before no smell is left. */
   needsFume: boolean;
 }

@@ -65,6 +65,8 @@ export const cottonTee: Garment = {
   hygiene: false,
   stains: [],
   tests: [],
+  measured: false,
+  soaked: false,
   allowTestFirst: false,
   neededBy: null,
   valueEur: 20,
@@ -298,6 +300,7 @@ export const anyGarment: fc.Arbitrary<Garment> = fc
     activity: fc.constantFrom('rest' as const, 'normal' as const, 'sweaty' as const),
     soil: fc.constantFrom(...soilOrder),
     hygiene: fc.boolean(),
+    soaked: fc.constantFrom(false, false, false, true),
     odour: fc.boolean(),
     stain: fc.option(fc.constantFrom(...stainKinds), { freq: 3 }),
     grades: fc.array(

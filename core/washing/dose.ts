@@ -1,4 +1,5 @@
 /** Detergent dose: the pack's table by hardness, soil and load, or an estimate when the pack has none. */
+import { afterSoak } from './soak.ts';
 import { clamp, guardedCeil, interpolate } from '../units/numbers.ts';
 import type { Product, ProductForm } from '../model/household.ts';
 import type { Soil } from '../model/orders.ts';
@@ -104,6 +105,10 @@ export function machineDose(
 /** Dose of a hand bath; light soil alone may be undershot. */
 export const handBathDose = (perLitre: number, litres: number, soil: number, undershoot: boolean): number =>
   handDose(perLitre, litres, soil) * (undershoot && soil === 0 ? undershootFactor : 1);
+
+/** The dose of a load of soaked pieces alone; counted forms come whole. */
+export const afterSoakDose = (amount: number, unit: string): number =>
+  ['ml', 'g'].includes(unit) ? amount * afterSoak.doseShare : Math.max(1, guardedCeil(amount * afterSoak.doseShare));
 
 /** Dose per litre of a hand bath; null when the product is not for hand washing (pods, tablets, 0 on the pack). */
 export function handDosePerLitre(p: Product): number | null {

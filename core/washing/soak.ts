@@ -4,6 +4,9 @@ import type { PhysicalFibreId } from '../fibre/physical.ts';
 import { physicalFibres } from '../fibre/physical.ts';
 import { basinCoolingC, heldAirLPerKg, type Build } from './basin.ts';
 
+/** The wash after an oxygen soak: how warm at most, and how much of the dose cloth that holds alkali and detergent still asks for. */
+export const afterSoak = { mostC: 40, doseShare: 0.5 } as const;
+
 const soilDose = [5, 8, 15] as const;
 const soilDecay = [1.3, 1, 0.6] as const;
 /** Grams for a bath; soil column 0 light, 1 normal, 2 heavy. */

@@ -32,19 +32,9 @@ import {
   podCount,
 } from './dose.ts';
 import { modelKwh, modelWaterL, runKwh, runWaterL, statedFullLoadKwh, tariffMoney, waterRows } from './energy.ts';
-import type { Product } from '../model/household.ts';
+import { product } from '../testing/product.ts';
 
 const d = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-const product = (change: Partial<Product>): Product => ({
-  id: 'p',
-  name: 'p',
-  class: 'colour',
-  form: 'liquid',
-  dose: null,
-  remaining: null,
-  pricePerUnit: null,
-  ...change,
-});
 const table = [
   [30, 45, 60],
   [40, 55, 75],

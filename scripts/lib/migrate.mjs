@@ -56,8 +56,10 @@ export async function prepareDatabase(info, migrationsFolder, { mode = 'home' } 
   await client.query('grant usage on all sequences in schema public to neatfold_app');
   // Events are append-only: the application may not change or remove what happened.
   await client.query('revoke update, delete on event from neatfold_app');
-  // A household's rows are few: a question about them is never worth a second process.
-  await client.query('alter role neatfold_app set max_parallel_workers_per_gather = 0');
+  // A household's rows are few: a question about them is never worth a second process, and compiling it takes far longer than asking it.
+  for (const role of Object.keys(roles(info)))
+    for (const setting of ['max_parallel_workers_per_gather = 0', 'jit = off'])
+      await client.query(`alter role ${role} set ${setting}`);
   await client.query('grant usage on schema accounts to neatfold_desk');
   await client.query('grant select, insert, update, delete on all tables in schema accounts to neatfold_desk');
   // What happened to accounts stays as it was written.

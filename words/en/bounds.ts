@@ -67,6 +67,8 @@ export const boundWords: Record<keyof typeof boundMessages, string> = {
   'stain.no-iron': 'no iron until the {stain} is gone',
   'stain.fuel-heat': 'fuel or solvent never meets heat',
   'stain.fuel': 'fuel or solvent',
+  'stain.soaked': 'out of the oxygen soak: {celsius} °C at most, and an extra rinse',
+  'stain.soaked-look': 'out of the oxygen soak: no heat before it was looked at dry, in daylight',
   'softener.use': 'softener coats {use} and keeps water out',
   'softener.sports': 'softener blocks sports and swimwear',
   'softener.microfibre': 'softener clogs microfibre',

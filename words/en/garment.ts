@@ -12,9 +12,11 @@ export const placeWords: Record<MeasurePlace, { name: string; how: string }> = {
   waist: { name: 'Waist', how: 'half width, front and back waistband level' },
   'front-rise': { name: 'Front rise', how: 'from the crotch seam to the top of the waistband' },
   thigh: { name: 'Thigh', how: 'half width, just under the crotch' },
-  knee: { name: 'Knee', how: 'half width, half-way down the inseam' },
+  'knee-point': { name: 'Knee point', how: 'your own: how far below the crotch seam you measure the knee' },
+  knee: { name: 'Knee', how: 'half width, at your knee point, else half-way down the inseam' },
   'leg-opening': { name: 'Leg opening', how: 'half width of the hem' },
   inseam: { name: 'Inseam', how: 'from the crotch seam to the hem' },
+  'leg-twist': { name: 'Leg twist', how: 'how far the side seam has turned to the front at the hem; 0 = straight' },
 };
 
 /** Sheets, towels, scarves and sashes have no shoulder and no chest. */
@@ -57,13 +59,17 @@ export const clothNeedWords: Record<ClothNeed, string> = {
   unknown: 'an unknown fibre may be wool',
 };
 
-/** What to do about a change of size; '' = nothing. */
-export function sizeAdviceText(advice: SizeAdvice): string {
+/** What to do about a leg that has turned. */
+export const twistAdvice =
+  'Its cloth turns back to how it was made: pull the leg straight along the side seam while damp, and dry it so. It comes again with each wash.';
+
+/** What to do about a change of size; '' = nothing. `length` says centimetres in the household's unit. */
+export function sizeAdviceText(advice: SizeAdvice, length: (cm: number) => string): string {
   switch (advice.is) {
     case 'stretch-back':
-      return `Damp, stretch it back to ${advice.toCm.toFixed(1)} cm and no further, along the measured line.`;
+      return `Damp, stretch it back to ${length(advice.toCm)} and no further, along the measured line.`;
     case 'push-back':
-      return `Damp, push it together to ${advice.toCm.toFixed(1)} cm and dry it flat at that size; do not hang it.`;
+      return `Damp, push it together to ${length(advice.toCm)} and dry it flat at that size; do not hang it.`;
     case 'meant-to-shrink':
       return 'Raw denim is meant to shrink in its first washes: leave it, it gives again where it is worn.';
     case 'given-with-wear':

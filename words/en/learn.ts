@@ -1,9 +1,8 @@
 /** What a household has taught, in words. */
 import { bleedingDyes, type BleedingDye } from '@core/colour/dye.ts';
-import { fibreFacts } from '@core/fibre/fibres.ts';
 import type { Lesson, LessonGroup, LessonSubject } from '@core/learn/lesson.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import type { WearGroup } from '@core/wear/wear.ts';
+import { fibreWords, stainNames } from './things.ts';
 
 export const lessonGroupWords: Record<LessonGroup, { title: string; what: string }> = {
   programme: {
@@ -88,7 +87,7 @@ export function lessonTitle(s: LessonSubject, names: LessonNames): string {
     case 'wears':
       return `${s.owner}: ${s.wool ? 'wool ' : ''}${wearGroupNames[s.group]}`;
     case 'stain':
-      return `${stainFacts(s.stain).name} on ${fibreFacts(s.fibre).name.toLowerCase()}`;
+      return `${stainNames[s.stain]} on ${fibreWords[s.fibre].name.toLowerCase()}`;
     case 'dye':
       return dyeNames[s.dye].charAt(0).toUpperCase() + dyeNames[s.dye].slice(1);
     case 'shrinkage':

@@ -15,6 +15,7 @@ export const lineWords: Record<keyof typeof lineMessages, string> = {
   'line.shares-even': 'How much of each fibre was not said: {count, plural, =2 {half and half stands} other {equal shares stand}} in.',
   'line.shares-over': 'The shares make {percent} %, more than 100: they are not used.',
   'line.unknown-fibre': '“{name}” ({percent} %) is no fibre we know: which one is it?',
+  'line.sum': 'The {role} makes {percent} %, not 100: {shares}.',
   'line.no-label': 'No label words: limits come from the fibre, one step more careful.',
   'line.label-gone': 'No label: limits come from the fibre, one step more careful.',
 };

@@ -1,4 +1,5 @@
 /** What ids of the tables of facts are called in a sentence. Names of fibres, kinds, traits and stains stand in their tables of facts. */
+import type { PartRole } from '@core/model/garment.ts';
 import type { ColourClass } from '@core/colour/colour.ts';
 import type { Use } from '@core/garment/kinds.ts';
 import type { Violation } from '@core/model/constraints.ts';
@@ -103,3 +104,10 @@ export const loadCheckWords: Record<LoadCheckId, { text: string; ifFails: string
 
 /** A name without what stands in brackets behind it, for headings and lists: "Oxygen bleach powder (sodium percarbonate)" → "Oxygen bleach powder". */
 export const briefName = (name: string): string => name.replace(/ \([^)]*\)$/, '');
+/** Parts of a piece. */
+export const partNames: Record<PartRole, string> = {
+  shell: 'shell',
+  lining: 'lining',
+  filling: 'filling',
+  trim: 'trim',
+};

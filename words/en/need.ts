@@ -15,6 +15,7 @@ export const needWords: Record<keyof typeof needMessages, string> = {
   'need.date': 'Needed by a date you set.',
   'need.wears': '{wears, plural, one {# wear} other {# wears}} since the last wash; about {allowedWears} is usual.',
   'need.soil': '{soil, select, none {Not dirty} light {Lightly soiled} normal {Soiled as usual} heavy {Heavily soiled} other {Soiled with fuel, oil or solvent}}.',
+  'need.soaked': 'It comes out of the soak, wet: wash it today.',
   'need.asked': 'Used {wears, plural, one {once} other {# times}} and put into the basket.',
   'need.lies': 'It has lain for {days, plural, one {# day} other {# days}}: {because}.',
   'need.sours': 'sweat turns sour in it',

@@ -1,12 +1,9 @@
 /** What was understood of a typed line, in short phrases. */
 import type { PieceLine } from '@core/phrase/piece-line.ts';
-import { traitFacts } from '@core/construction/traits.ts';
-import { fibreFacts } from '@core/fibre/fibres.ts';
-import { kindFacts } from '@core/garment/kinds.ts';
 import type { PartRole } from '@core/model/garment.ts';
 import type { Parting, PieceState } from '@core/piece/state.ts';
-import { stainFacts } from '@core/stain/stains.ts';
 import { labelInWords } from './label.ts';
+import { fibreWords, kindNames, stainNames, traitNames } from './things.ts';
 
 const roleNames: Record<PartRole, string> = { shell: '', lining: 'lining ', filling: 'filling ', trim: 'trim ' };
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
@@ -19,7 +16,7 @@ export const partsInWords = (parts: PieceLine['parts']): string =>
         roleNames[p.role] +
         p.fibres
           .map(
-            (f) => `${fibreFacts(f.fibre).name}${p.fibres.length === 1 ? '' : ` ${Math.round(f.percent * 10) / 10} %`}`,
+            (f) => `${fibreWords[f.fibre].name}${p.fibres.length === 1 ? '' : ` ${Math.round(f.percent * 10) / 10} %`}`,
           )
           .join(', '),
     )
@@ -28,11 +25,11 @@ export const partsInWords = (parts: PieceLine['parts']): string =>
 /** The reading of a line, phrase by phrase; what was only assumed stands elsewhere. */
 export function lineInWords(p: PieceLine): string[] {
   return [
-    p.kind === 'other' ? '' : capital(kindFacts(p.kind).name),
+    p.kind === 'other' ? '' : capital(kindNames[p.kind]),
     capital(partsInWords(p.parts)),
     ...p.traits
       .filter((t) => p.claims.some((c) => c.said === 'trait') && t !== 'woven' && t !== 'jersey-knit')
-      .map((t) => traitFacts(t).name),
+      .map((t) => traitNames[t]),
     p.claims.some((c) => c.said === 'size') ? (p.heightCm === null ? `size ${p.size}` : `for ${p.heightCm} cm`) : '',
     ...(p.label ? labelInWords(p.label) : []),
     p.owner ? `${p.owner}’s` : '',
@@ -48,9 +45,20 @@ export function lineInWords(p: PieceLine): string[] {
       : p.wearsSinceWash === 0
         ? 'not worn'
         : `worn ${p.wearsSinceWash === 1 ? 'once' : `${p.wearsSinceWash} times`}`,
-    ...p.marks.map((m) => `${stainFacts(m.kind).name}${m.place ? ` (${m.place})` : ''}`),
+    ...p.marks.map(
+      (m) =>
+        `${stainNames[m.kind]}${m.place ? ` (${m.place})` : ''}${m.ageHours === null ? '' : `, ${markAgeText(m.ageHours)}`}`,
+    ),
     p.odour ? 'smells' : '',
   ].filter(Boolean);
+}
+
+/** @example markAgeText(48) // '2 days old' */
+export function markAgeText(hours: number): string {
+  const counted = (n: number, unit: string): string => `${n} ${unit}${n === 1 ? '' : 's'} old`;
+  if (hours < 1) return 'just made';
+  if (hours < 24) return counted(Math.round(hours), 'hour');
+  return hours < 24 * 60 ? counted(Math.round(hours / 24), 'day') : counted(Math.round(hours / 730), 'month');
 }
 
 /** The one word for where a piece is. */

@@ -1,6 +1,6 @@
 /** Practice: what may go wrong, the rule it teaches, how a round is told. */
 import type { practiceMessages } from '@core/message/practice.ts';
-import type { Measure } from '@core/practice/assess.ts';
+import type { Measure, RoundVerdict } from '@core/practice/assess.ts';
 import type { FibreId } from '@core/fibre/fibres.ts';
 import type { EffectKind, Skill } from '@core/practice/effects.ts';
 import type { Aside, Water } from '@core/practice/play.ts';
@@ -193,4 +193,13 @@ export const touchWords: Record<FibreId, string> = {
   leather:           'firm and grained',
   suede:             'napped like peach skin',
   unknown:           'hard to tell',
+};
+
+/** How a round went. */
+export const verdictWords: Record<RoundVerdict, string> = {
+  ended: 'The round ended at once.',
+  best: 'As good as it can be done.',
+  nearly: 'Nearly the best there is.',
+  good: 'Better than most would do it.',
+  usual: 'About what happens to everybody once.',
 };

@@ -4,8 +4,8 @@ import { useDrag, useDrop } from 'react-aria';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { media } from '../../theme/tokens.ts';
-import { Hung, Laid } from '../../ui/fold.tsx';
-import { outlinePaths } from '../../ui/outline.tsx';
+import { Hung } from '../../ui/fold.tsx';
+import { Laid } from '../../ui/drawing/drawing.tsx';
 import { Quiet } from '../../ui/page.tsx';
 import type { HungView, PlaceView } from '../dry-view.server.ts';
 
@@ -154,7 +154,7 @@ function Laying({ piece, href, chosen, todo }: { piece: HungView; href: string; 
     <li>
       <Link to={href} preventScrollReset aria-current={chosen ? 'true' : undefined} {...dragProps}>
         <span className="cloth" style={{ opacity: piece.wished ? 0.62 : 1 }}>
-          <Laid cloth={piece.cloth} path={outlinePaths[piece.outline]} />
+          <Laid cloth={piece.cloth} id={piece.drawing} />
         </span>
         {piece.name}
         {piece.count > 1 && ` ×${piece.count}`}

@@ -22,9 +22,13 @@ export interface BoardHandlers {
   onDrop: (piece: string, target: string) => void;
 }
 
+const mostInRow = 5;
+/** Seven loads stand four and three, not five and two: the wider the shelf, the more of a name can be read. */
+const columnsFor = (n: number): number => Math.max(2, Math.ceil(n / Math.ceil(n / mostInRow)));
+
 export const Shelves = styled.ol<{ $n: number }>`
   display: grid;
-  grid-template-columns: repeat(${(p) => Math.min(5, Math.max(2, p.$n))}, minmax(9.5rem, 15rem));
+  grid-template-columns: repeat(${(p) => columnsFor(p.$n)}, minmax(9.5rem, 18rem));
   gap: 1.25rem;
   align-items: stretch;
   ${media.tablet} {
@@ -97,6 +101,20 @@ const ShelfBox = styled.li<{ $open: boolean; $done: boolean; $over: boolean }>`
     padding-top: 0.35rem;
     border-top: 6px solid var(--shelf);
   }
+  ${media.phone} {
+    > div:first-child {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      gap: 0 0.8rem;
+      align-items: end;
+    }
+    h2 {
+      min-height: 0;
+    }
+    .set {
+      grid-area: 1 / 2 / span 2 / 2;
+    }
+  }
 `;
 const Well = styled.div<{ $full: number }>`
   position: relative;
@@ -142,6 +160,32 @@ const Well = styled.div<{ $full: number }>`
       display: grid;
       align-content: center;
     }
+  }
+`;
+/** A load that is not open, on a phone: the stack as thin as cloth, with its figures, opened by a tap. */
+const Thin = styled(Link)`
+  display: none;
+  ${media.phone} {
+    display: grid;
+    gap: 2px;
+    min-height: 44px;
+    margin-top: 0.5rem;
+    align-content: end;
+  }
+  i {
+    display: block;
+    height: 7px;
+    border-radius: 4px 1px 1px 4px;
+    box-shadow: inset 0 0 0 1px var(--cloth-edge);
+    print-color-adjust: exact;
+  }
+`;
+/** The folds with their names; on a phone only of the load that is open. */
+const Folds = styled.div<{ $open: boolean }>`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  ${media.phone} {
+    display: ${(p) => (p.$open ? 'grid' : 'none')};
   }
 `;
 const verdictColour: Record<Verdict, string> = {
@@ -321,27 +365,36 @@ export function LoadShelf({
           <LimitMarks limits={words.limits} />
         </Note>
       )}
-      <Well $full={full}>
-        <div className="full" aria-hidden="true">
-          <span>full</span>
-        </div>
-        {card.pieces.map((p, i) =>
-          planned ? (
-            <Draggable
-              key={p.id}
-              piece={p}
-              href={`/sort?load=${index + 1}&piece=${p.id}`}
-              chosen={chosen === p.id}
-              height={tall[i] ?? 26}
-              handlers={handlers}
-            />
-          ) : (
-            <Link key={p.id} to={`/pieces/${p.id}`} title={p.name}>
-              <Fold cloth={p.cloth} name={p.name} height={tall[i] ?? 26} />
-            </Link>
-          ),
-        )}
-      </Well>
+      {!open && (
+        <Thin to={`/sort?load=${index + 1}`} preventScrollReset aria-label={`Open ${card.title}, load ${index + 1}`}>
+          {card.pieces.map((p) => (
+            <i key={p.id} style={{ background: p.cloth.hex }} />
+          ))}
+        </Thin>
+      )}
+      <Folds $open={open}>
+        <Well $full={full}>
+          <div className="full" aria-hidden="true">
+            <span>full</span>
+          </div>
+          {card.pieces.map((p, i) =>
+            planned ? (
+              <Draggable
+                key={p.id}
+                piece={p}
+                href={`/sort?load=${index + 1}&piece=${p.id}`}
+                chosen={chosen === p.id}
+                height={tall[i] ?? 26}
+                handlers={handlers}
+              />
+            ) : (
+              <Link key={p.id} to={`/pieces/${p.id}`} title={p.name}>
+                <Fold cloth={p.cloth} name={p.name} height={tall[i] ?? 26} />
+              </Link>
+            ),
+          )}
+        </Well>
+      </Folds>
       <footer>
         <span>{card.fillText}</span>
         <span>{card.dose}</span>

@@ -2,8 +2,9 @@
  * Column generation over kinds of items: the linear relaxation of the division over all loads that the oracle can think of. Its duals, mended, are
  * worths that no load exceeds, and bound every division from below; the real loads met on the way are handed on for a better division.
  */
-import { ascending, piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
+import { piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
 import { oneOfEach } from '../kinds.ts';
+import type { KnownLoads } from '../partition.ts';
 import { RestrictedMaster } from '../exact/simplex.ts';
 import { shareWorth, solitaryWorth } from './dual-bounds.ts';
 import type { Modes } from './modes.ts';
@@ -96,22 +97,10 @@ export class Generation {
   private itemsOf(kinds: readonly number[]): number[] {
     return this.sharedOut([kinds])[0] ?? [];
   }
-  /** The bound that these worths prove by themselves, without branches. */
-  get worthBound(): number {
-    return this.valueOf(this.worth);
-  }
-  /** What a load costs above what its items are worth. */
-  reducedCost({ kinds, cost }: KindLoad): number {
-    return kinds.reduce((t, k) => t - (this.worth[k] as number), cost);
-  }
-  /** The division into these sets of items; what is in none waits. */
-  divisionOf(sets: readonly (readonly number[])[]): Division {
-    const washed = new Set(sets.flat());
-    const waiting = this.inst.items.flatMap((_, i) => (washed.has(i) ? [] : [i]));
-    const cost =
-      sets.reduce((t, set) => t + this.pricer.cost(piecesOf(this.inst.items, set)), 0) +
-      waiting.reduce((t, i) => t + (this.inst.items[i]?.waitCost ?? Infinity), 0);
-    return { loads: sets.map(ascending), waiting, cost };
+  /** The loads met, with the worths of the whole and the bound that these prove by themselves, without branches. */
+  known(): KnownLoads {
+    const { counts, waitCosts, worth } = this;
+    return { counts, waitCosts, loads: [...this.loads.values()], worth, bound: this.valueOf(worth) };
   }
   private addReal(kinds: number[]): number | null {
     const cost = this.pricer.cost(piecesOf(this.inst.items, this.itemsOf(kinds)));

@@ -4,8 +4,9 @@
  */
 import { loadConstants } from '../../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../../model/household.ts';
+import { effectOf } from '../../model/rule-effects.ts';
 import { bathCare } from '../../washing/basin.ts';
-import { doseUnitOf, machineDose } from '../../washing/dose.ts';
+import { afterSoakDose, doseUnitOf, machineDose } from '../../washing/dose.ts';
 import { runKwh, runWaterL } from '../../washing/energy.ts';
 import type { PieceNumbers } from '../../price/basket.ts';
 import { duty, quality } from '../../price/bits.ts';
@@ -64,6 +65,18 @@ interface ProductCloths {
   allowed: ReadonlySet<number>;
   required: ReadonlySet<number> | null;
 }
+/** Items that bring the same numbers and bear the same settings: real linen repeats. */
+function firstAlike({ basket: b, items }: Instance): Int32Array {
+  const seen = new Map<string, number>();
+  return Int32Array.from(items, ({ pieces }, i) => {
+    const key = JSON.stringify(
+      pieces.map((p) => [b.pieces[p], ...b.allowedBits.subarray(p * b.settingWords, (p + 1) * b.settingWords)]),
+    );
+    const first = seen.get(key) ?? i;
+    seen.set(key, first);
+    return first;
+  });
+}
 /** More different cloths than this are not tried in every mix. */
 const mostCloths = 10;
 /** Every mix of the duties that a choice of product asks for. */
@@ -85,11 +98,14 @@ export class Modes {
   readonly full: number;
   readonly list: readonly Mode[];
   private readonly rooms: Map<number, Rooms>;
+  /** The first item that no mode tells from each item. */
+  private readonly firstAlike: Int32Array;
   private readonly cloths = new Map<string, Map<Product, ProductCloths> | null>();
   private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
     this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
     this.rooms = rooms;
+    this.firstAlike = firstAlike(inst);
     this.list = list(this);
   }
   static of(inst: Instance): Modes {
@@ -224,7 +240,7 @@ export class Modes {
     const { product } = supposed;
     const classIndex = detergentClasses.indexOf(product.class as DetergentClass);
     const unit = doseUnitOf(product);
-    const undershoot = household.rules.dosing === 'undershoot';
+    const undershoot = effectOf(household.rules, 'dosing').undershoot;
     const machine = s.method === 'machine';
     const { room, otherRoom } = this.roomAt(index);
     let base = supposed.strangers ? w.otherFamily : 0;
@@ -251,7 +267,10 @@ export class Modes {
         runKwh(run(massKg, fill)) * household.tariff.electricityPerKwh +
         (runWaterL(run(massKg, fill)) / 1000) * household.tariff.waterPerM3;
       // A straight line under the dose, which is flat for small loads, rises, and is capped.
-      const dose = machineDose(product, household.water.hardnessMmolPerL, supposed.soilColumn, undershoot);
+      const whole = machineDose(product, household.water.hardnessMmolPerL, supposed.soilColumn, undershoot);
+      // A load of soaked pieces alone gets half.
+      const soaked = b.pieces.some((x) => (x.qualities & quality.soaked) !== 0);
+      const dose = soaked ? (kg: number): number => afterSoakDose(whole(kg), unit) : whole;
       const counted = !['ml', 'g'].includes(unit);
       const atNothing = productMoney(product, dose(0), unit) * (counted ? 1 : doseLineAtNothing);
       const slope = Math.max(
@@ -277,7 +296,7 @@ export class Modes {
           (counted ? 0 : slope));
       if (
         supposed.bright &&
-        (household.rules.whites === 'colour-safe' || s.temperatureC < oxygenBleachBonusFromC || isPowdered(product))
+        (!effectOf(household.rules, 'whites').oxygen || s.temperatureC < oxygenBleachBonusFromC || isPowdered(product))
       )
         return null;
       effect = (supposed.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
@@ -295,6 +314,12 @@ export class Modes {
     const leastCost = new Float64Array(items.length);
     const leastAdded = new Float64Array(items.length);
     items.forEach((item, i) => {
+      const known = this.firstAlike[i] as number;
+      if (known < i) {
+        leastCost[i] = leastCost[known] as number;
+        leastAdded[i] = leastAdded[known] as number;
+        return;
+      }
       let shared = perRoom * (room[i] as number);
       let cost = this.may(item.pieces, index) ? 0 : Infinity;
       for (const p of item.pieces) {
@@ -329,20 +354,22 @@ export class Modes {
       ...(held?.required ? [(x: PieceNumbers) => held.required?.has(clothKey(x)) ?? true] : []),
       ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
     ];
-    const serves = Uint8Array.from(items, (item, i) =>
-      leastCost[i] === Infinity
-        ? 0
-        : conditions.reduce(
-            (bits, holds, r) =>
-              item.pieces.some((p) => {
-                const x = b.pieces[p];
-                return x !== undefined && holds(x);
-              })
-                ? bits | (1 << r)
-                : bits,
-            0,
-          ),
-    );
+    const serves = new Uint8Array(items.length);
+    items.forEach((item, i) => {
+      const known = this.firstAlike[i] as number;
+      if (known < i) serves[i] = serves[known] as number;
+      else if ((leastCost[i] as number) < Infinity)
+        serves[i] = conditions.reduce(
+          (bits, holds, r) =>
+            item.pieces.some((p) => {
+              const x = b.pieces[p];
+              return x !== undefined && holds(x);
+            })
+              ? bits | (1 << r)
+              : bits,
+          0,
+        );
+    });
     return conditions.every((_, r) => serves.some((bits) => bits & (1 << r))) && leastCost.some((c) => c < Infinity)
       ? {
           index,

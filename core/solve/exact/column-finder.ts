@@ -21,6 +21,8 @@ export interface Findings {
   columns: FoundColumn[];
   /** No load anywhere has a reduced cost below this. */ leastReduced: number;
   exact: boolean;
+  /** Some way of washing was left before its limit: asked again, it is looked at for longer. */
+  mayLookLonger: boolean;
   /** Sets looked at. */ visited: number;
 }
 
@@ -36,6 +38,8 @@ export interface ColumnSource {
 const start = -1e-7;
 /** Columns of one mode that are handed over at once, the best and those before it. */
 const mostPerMode = 3;
+/** A look that was cut off in vain is so many times as long the next time. */
+const longerLook = 4;
 /** Shares of its price at which room is charged for bounds. */
 const discounts = [1, 0.5, 0];
 /** Shares of the second measure in a mix of both. */
@@ -92,11 +96,15 @@ export class ColumnFinder implements ColumnSource {
   private readonly chosen: number[] = [];
   private readonly set: number[] = [];
   private readonly full: number;
-  constructor(modes: Modes, list: readonly Mode[] = modes.list) {
+  /** Visited sets of a first look at a mode; where that is cut off in vain, the next look is longer. */
+  private readonly firstLook: number;
+  private readonly looks = new Map<Mode, number>();
+  constructor(modes: Modes, firstLook = Infinity, list: readonly Mode[] = modes.list) {
     const { inst } = modes;
     this.inst = inst;
     this.modes = modes;
     this.list = list;
+    this.firstLook = firstLook;
     this.words = wordsFor(inst.items.length);
     this.reach = new PackingBound(inst.items.length);
     this.rates = new Float64Array(inst.basket.dyeGroups);
@@ -110,6 +118,7 @@ export class ColumnFinder implements ColumnSource {
     const kept = new Set(this.list);
     return new ColumnFinder(
       modes,
+      Infinity,
       modes.list.filter((_, k) => kept.has(this.modes.list[k] as Mode)),
     );
   }
@@ -151,15 +160,20 @@ export class ColumnFinder implements ColumnSource {
 
   /** The best columns of each mode, and a bound on what none can beat. */
   find(worth: Float64Array, perLoad: number, nodesPerMode: number): Findings {
-    const found: Findings = { columns: [], leastReduced: 0, exact: true, visited: 0 };
+    const found: Findings = { columns: [], leastReduced: 0, exact: true, mayLookLonger: false, visited: 0 };
     for (const mode of this.list) {
       const better: FoundColumn[] = [];
-      const { visited, cutAt } = this.search(mode, worth, perLoad, start, nodesPerMode, (column) => {
+      const look = Math.min(nodesPerMode, this.looks.get(mode) ?? this.firstLook);
+      const { visited, cutAt } = this.search(mode, worth, perLoad, start, look, (column) => {
         better.push(column);
         return column.reduced - 1e-9;
       });
       found.visited += visited;
       if (cutAt < Infinity) found.exact = false;
+      if (cutAt < Infinity && better.length === 0 && look < nodesPerMode) {
+        this.looks.set(mode, look * longerLook);
+        found.mayLookLonger = true;
+      }
       found.leastReduced = Math.min(found.leastReduced, cutAt, better.at(-1)?.reduced ?? 0);
       found.columns.push(...better.slice(-mostPerMode));
     }
@@ -179,13 +193,13 @@ export class ColumnFinder implements ColumnSource {
     });
     return all;
   }
-  /** Every load of a reduced cost below this; null when they are too many. */
+  /** Every load of a reduced cost below this, null when they are too many; and the visited sets. */
   allWithin(
     worth: Float64Array,
     perLoad: number,
     reducedCost: number,
     most: { columns: number; visited: number },
-  ): FoundColumn[] | null {
+  ): { columns: FoundColumn[] | null; visited: number } {
     const found = new Map<string, FoundColumn>();
     let left = most.visited;
     for (const mode of this.list) {
@@ -196,9 +210,9 @@ export class ColumnFinder implements ColumnSource {
         return found.size > most.columns ? -Infinity : reducedCost;
       });
       left -= visited;
-      if (cutAt < Infinity || found.size > most.columns) return null;
+      if (cutAt < Infinity || found.size > most.columns) return { columns: null, visited: most.visited - left };
     }
-    return [...found.values()];
+    return { columns: [...found.values()], visited: most.visited - left };
   }
 
   /**
@@ -224,6 +238,10 @@ export class ColumnFinder implements ColumnSource {
       if (gain > 0) positive += gain;
     }
     if (base - positive >= target) return nothing;
+    const wanted: number[] = [];
+    for (let i = 0; i < n; i++) if ((gains[i] as number) > 0) wanted.push(i);
+    const { room, dense, most } = this.tightestRoom(mode, gains, wanted, base - target);
+    if (base - most >= target) return nothing;
     const order: number[] = [];
     for (let i = 0; i < n; i++) {
       joins[i] = (worth[i] as number) - (mode.leastAdded[i] as number);
@@ -233,7 +251,6 @@ export class ColumnFinder implements ColumnSource {
     // then shows soon. Among equals the most wanted comes first.
     const company = this.companyOf(mode);
     const weight = new Float64Array(n);
-    const wanted = order.filter((i) => (gains[i] as number) > 0);
     for (const i of wanted)
       for (const j of wanted) {
         if (i < j) {
@@ -252,7 +269,6 @@ export class ColumnFinder implements ColumnSource {
     order.forEach((i, k) => {
       root.candidates[k] = i;
     });
-    const { room, dense } = this.tightestRoom(mode, gains, wanted);
     const dive: Dive = {
       mode,
       company,
@@ -271,22 +287,22 @@ export class ColumnFinder implements ColumnSource {
   }
 
   /**
-   * The mix of both measures of room by which the wanted items gain least, were they divisible; with those items, the
-   * most gain per room first.
+   * The mix of both measures of room by which the wanted items gain least, were they divisible, and `most` = what they gain then; with those items,
+   * the most gain per room first. Left as soon as they gain no more than `enough`.
    */
   private tightestRoom(
     { room: one, otherRoom: other }: Mode,
     gains: Float64Array,
     wanted: readonly number[],
-  ): { room: Float64Array; dense: readonly number[] } {
-    let best: { room: Float64Array; dense: readonly number[] } | null = null;
-    let least = Infinity;
+    enough: number,
+  ): { room: Float64Array; dense: readonly number[]; most: number } {
+    let best = { room: one, dense: wanted, most: Infinity };
+    const density = new Float64Array(gains.length);
     for (const share of other ? mixes : [0]) {
       const room =
         share === 0 || !other ? one : Float64Array.from(one, (x, i) => (1 - share) * x + share * (other[i] as number));
-      const dense = [...wanted].sort(
-        (x, y) => (gains[y] as number) * (room[x] as number) - (gains[x] as number) * (room[y] as number) || x - y,
-      );
+      for (const i of wanted) density[i] = (gains[i] as number) / (room[i] as number);
+      const dense = [...wanted].sort((x, y) => (density[y] as number) - (density[x] as number) || x - y);
       let free = this.full;
       let total = 0;
       for (const i of dense) {
@@ -295,12 +311,10 @@ export class ColumnFinder implements ColumnSource {
         free -= part * (room[i] as number);
         if (free <= 0) break;
       }
-      if (total < least - 1e-9) {
-        least = total;
-        best = { room, dense };
-      }
+      if (total < best.most - 1e-9) best = { room, dense, most: total };
+      if (best.most <= enough) break;
     }
-    return best ?? { room: one, dense: wanted };
+    return best;
   }
 
   /** The gain per room at which the candidates just fill what is free; 0 when all of them fit. */

@@ -38,20 +38,32 @@ describe('a list of loads', () => {
       { items: [2], cost: 2 },
       { items: [0, 1, 2, 3], cost: 9 },
     ]);
-    const found = list.find(Float64Array.from([2, 2, 2.5, 3]), 0);
+    const worths = { worth: Float64Array.from([2, 2, 2.5, 3]), perLoad: 0 };
+    const found = list.find(worths);
     expect(found.columns.map((c) => [c.items, c.reduced])).toEqual([
       [[0, 1], -1],
       [[2], -0.5],
       [[0, 1, 2, 3], -0.5],
     ]);
     expect([found.leastReduced, found.exact]).toEqual([-1, true]);
-    expect(list.find(Float64Array.from([2, 2, 2.5, 3]), -1).columns.map((c) => c.items)).toEqual([]);
-    expect(
-      list
-        .within(branch, groups, groupOf)
-        .find(Float64Array.from([4, 2.5, 3]), 0)
-        .columns.map((c) => c.items),
-    ).toEqual([[0], [1]]);
+    expect(list.find({ ...worths, perLoad: -1 }).columns).toEqual([]);
+    expect(list.nearest(worths, 1)).toEqual([{ items: [0, 1], cost: 3 }]);
+  });
+  test('branches hold fewer: pairs together, apart, and what costs too much above its worth', () => {
+    const list = new ColumnList([
+      { items: [0, 1], cost: 3 },
+      { items: [1, 2], cost: 2 },
+      { items: [0, 1, 2], cost: 4 },
+      { items: [3], cost: 1 },
+    ]);
+    const all = { worth: new Float64Array(4), perLoad: -10 };
+    const kept = (of: ColumnList): (readonly number[])[] => of.nearest(all, 9).map((c) => c.items);
+    expect(kept(list.together([1, 2]))).toEqual([[3], [1, 2], [0, 1, 2]]);
+    expect(kept(list.apart([1, 2]))).toEqual([[3], [0, 1]]);
+    const worths = { worth: Float64Array.from([1, 1, 0.5, 0.25]), perLoad: 0.25 };
+    expect(kept(list.within(worths, 0.75))).toEqual([[3], [1, 2], [0, 1]]);
+    expect(kept(list.within(worths, 0.74))).toEqual([[3], [1, 2]]);
+    expect(list.within(worths, 0.24).size).toBe(0);
   });
   test('the whole group is seen as it is', () =>
     expect(seenFrom(whole, [[0], [1], [2], [3]], [0, 1, 2, 3], [3, 1])).toEqual([1, 3]));

@@ -98,6 +98,7 @@ test('twelve pieces: the same optimum', async () => {
   const own = new BranchAndPrice(Modes.of(inst), pricer, start, [], {
     nodes: 500,
     poolNodes: 60,
+    listNodes: 500,
     written: { columns: 20_000, visited: 60_000 },
     rounds: 200,
     nodesPerMode: 100_000,

@@ -3,7 +3,7 @@
  * and what its duals and solution tell.
  */
 import { ascending, makeInstance, piecesOf, type Instance, type Item } from '../instance.ts';
-import { ColumnList, seenFrom, type PooledLoad } from './column-list.ts';
+import { ColumnList, seenFrom, type PooledLoad, type Worths } from './column-list.ts';
 import { ColumnFinder, type ColumnSource, type Findings } from './column-finder.ts';
 import { RestrictedMaster } from './simplex.ts';
 
@@ -13,6 +13,12 @@ export interface Node {
   apart: readonly (readonly [number, number])[];
   minLoads: number;
   maxLoads: number;
+  bound: number;
+  /** Duals that prove a bound of the branch: where its own are looked for from. */
+  centre: Centre;
+}
+/** Worths, and the bound that they prove. */
+export interface Centre extends Worths {
   bound: number;
 }
 /** Duals of a relaxation solved to its end, and the bound they prove: a load whose reduced cost is above the gap is in no better division of the branch. */
@@ -25,6 +31,8 @@ export interface Settled {
 /** What a relaxation came to: loads with their shares, items that wait, in items of the branch. */
 export interface Relaxed {
   lowerBound: number;
+  /** The duals that prove most. */
+  centre: Centre;
   settled: Settled | null;
   covered: boolean;
   loads: { set: number[]; share: number }[];
@@ -33,7 +41,7 @@ export interface Relaxed {
 }
 
 /** Above every sensible price of covering one item. */
-const artificialCost = 1e5;
+const artificialCost = 1e3;
 
 /** Items of the branch, each a group of the whole's. */
 function branchInstance(root: Instance, node: Node): { inst: Instance; groups: number[][] } {
@@ -126,39 +134,66 @@ export class Relaxation {
   }
   /** The source as this branch sees it. */
   columnsOf(source: ColumnFinder | ColumnList): ColumnSource {
-    if (this.isWhole) return source;
-    return source instanceof ColumnList
-      ? source.within(this.inst, this.groups, this.groupOf)
-      : source.within(this.inst, this.groups);
+    if (source instanceof ColumnList) return { find: (duals) => this.findIn(source, duals) };
+    return this.isWhole ? source : source.within(this.inst, this.groups);
+  }
+  private findIn(list: ColumnList, duals: Float64Array): Findings {
+    const found = list.find(this.worthsOf(duals));
+    const columns = found.columns.flatMap((c) => {
+      const items = seenFrom(this.inst, this.groups, this.groupOf, c.items);
+      return items ? [{ ...c, items }] : [];
+    });
+    return { ...found, columns };
   }
   optimise(): Float64Array {
     return this.master.optimise();
+  }
+  /** The branch's centre as duals of its rows: items that have become one are worth their sum. */
+  centre(): { duals: Float64Array; bound: number } {
+    const { worth, perLoad, bound } = this.node.centre;
+    const duals = new Float64Array(this.rightSides.length);
+    this.groups.forEach((g, k) => {
+      for (const i of g) duals[k] = (duals[k] as number) + (worth[i] as number);
+    });
+    if (this.countRow !== null) duals[this.countRow] = perLoad;
+    return { duals, bound };
+  }
+  /** Duals of its rows as worths of the whole's items: one item of each group carries what the group is worth. */
+  worthsOf(duals: Float64Array): Worths {
+    const worth = new Float64Array(this.groupOf.length);
+    this.groups.forEach(([first], k) => {
+      worth[first as number] = duals[k] as number;
+    });
+    return { worth, perLoad: this.perLoad(duals) };
   }
   /** Dual of the number of loads. */
   perLoad(pi: Float64Array): number {
     return this.countRow === null ? 0 : (pi[this.countRow] as number);
   }
-  /** L4 of docs/solver.md. The bound that duals prove when no load has a reduced cost below what was found, and how far they are from proving their own value. */
-  boundOf(pi: Float64Array, found: Findings, mostLoads: number): { bound: number; short: number } {
+  /** What duals would prove if no load were worth more than it costs; no bound yet. */
+  valueOf(pi: Float64Array): number {
     const { node, inst } = this;
     const perLoad = this.perLoad(pi);
     // A slack must not be worth having: the count's dual has the sign its row asks for.
-    if (this.countRow !== null && (node.minLoads > 0 ? perLoad < -1e-9 : perLoad > 1e-9))
-      return { bound: -Infinity, short: Infinity };
+    if (this.countRow !== null && (node.minLoads > 0 ? perLoad < -1e-9 : perLoad > 1e-9)) return -Infinity;
     let value = this.countRow === null ? 0 : perLoad * (this.rightSides[this.countRow] as number);
     inst.items.forEach((item, i) => {
       value += Math.min(pi[i] as number, item.waitCost);
     });
-    const short = Math.min(node.maxLoads, inst.items.length, mostLoads) * Math.max(0, -found.leastReduced);
-    return { bound: value - short, short };
+    return value;
+  }
+  /** L4 of docs/solver.md. The bound that duals prove when no load has a reduced cost below what was found. */
+  boundOf(pi: Float64Array, found: Findings, mostLoads: number): number {
+    const loads = Math.min(this.node.maxLoads, this.inst.items.length, mostLoads);
+    return this.valueOf(pi) - loads * Math.max(0, -found.leastReduced);
   }
   /** What the master came to. Where some item is covered only artificially the branch holds nothing, or its loads are not known yet: no loads then. */
-  result(lowerBound: number, settled: Settled | null): Relaxed {
+  result(lowerBound: number, centre: Centre, settled: Settled | null): Relaxed {
     const { kinds, inst } = this;
     const m = inst.items.length;
     const solution = this.master.solution();
     if (solution.some(({ index, share }) => kinds[index] === 'artificial' && share > 1e-4))
-      return { lowerBound, settled, covered: false, loads: [], waiting: [], integral: false };
+      return { lowerBound, centre, settled, covered: false, loads: [], waiting: [], integral: false };
     const loads = solution.flatMap(({ column, index, share }) =>
       kinds[index] === 'wash' ? [{ set: column.rows.filter((r) => r < m), share }] : [],
     );
@@ -167,6 +202,7 @@ export class Relaxation {
     );
     return {
       lowerBound,
+      centre,
       settled,
       covered: true,
       loads,

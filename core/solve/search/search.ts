@@ -9,6 +9,8 @@ import type { Modes } from '../bounds/modes.ts';
 import { emptyDrumAtMost, least, newLoad, Places, type Load, type State } from './places.ts';
 import { Regroup, type Proposal } from './regroup.ts';
 
+/** Whoever watches hears of it after so many items. */
+const toldEvery = 50;
 const mostImprovements = 2_000;
 /** About how much of a search goes into the first division. */
 const buildShare = 0.3;
@@ -65,7 +67,10 @@ export class Search {
       for (const i of kind) this.alike[i] = k;
     });
   }
+  /** How far the search is (0–1). */
+  private share = 0;
   private told(share: number, cost: number): void {
+    this.share = share;
     this.enough ||= this.onRound?.(share, cost) === true;
   }
   private report(s: State): void {
@@ -76,7 +81,7 @@ export class Search {
     const s: State = { loads: [], waiting: new Set(), cost: 0 };
     order.forEach((item, k) => {
       this.places.put(s, item, this.places.bestPlace(s, item, -1));
-      if (k % 50 === 49) this.told((buildShare * k) / order.length, Infinity);
+      if (k % toldEvery === toldEvery - 1) this.told((buildShare * k) / order.length, Infinity);
     });
     return s;
   }
@@ -209,7 +214,11 @@ export class Search {
   private improve(s: State, items: readonly number[], swaps: boolean): void {
     for (let round = 0; round < mostImprovements && !this.enough; round++) {
       let moved = false;
-      for (const item of items) moved = this.relocate(s, item) || moved;
+      for (const [k, item] of items.entries()) {
+        if (k % toldEvery === toldEvery - 1) this.told(this.share, Infinity);
+        if (this.enough) return;
+        moved = this.relocate(s, item) || moved;
+      }
       this.places.tidy(s);
       if (moved || this.mergeOrDissolve(s) || this.wake(s)) continue;
       if (!swaps || !this.swap(s)) return;
@@ -242,27 +251,42 @@ export class Search {
     return out;
   }
 
+  private built: State | null = null;
   private first: State | null = null;
-  /** A first division: built, improved by small moves, and with the loads gathered that pay. */
+  /** A first division: built, improved by small moves, and with the loads gathered that pay. In a large group nothing is gathered yet: somebody waits for it. */
   start(): Division {
-    this.first ??= this.begin();
-    return this.divisionOf(this.first);
+    if (!this.places.quick) return this.divisionOf((this.first ??= this.begin()));
+    if (!this.built) {
+      this.built = this.build(this.orders()[0] as number[]);
+      this.improve(
+        this.built,
+        this.inst.items.map((_, i) => i),
+        false,
+      );
+    }
+    this.report(this.built);
+    return this.divisionOf(this.built);
   }
-  private begin(): State {
+  /** Orders in which a division is built. */
+  private orders(): number[][] {
     const { items, basket } = this.inst;
     const all = items.map((_, i) => i);
     const first = (i: number) => basket.profiles[items[i]?.pieces[0] ?? 0];
     const by = (f: (i: number) => number): number[] => [...all].sort((x, y) => f(x) - f(y) || x - y);
     const families = ['wool', 'delicate', 'synthetics', 'cotton'];
-    const orders = [
+    return [
       by((i) => families.indexOf(first(i)?.family ?? 'cotton') * 1000 + (first(i)?.values.maxTemperatureC ?? 0)),
       by((i) => first(i)?.history.colour.ground.lightness ?? 0),
-      by((i) => -(first(i)?.massKg ?? 0)),
     ];
+  }
+  private begin(): State {
+    const all = this.inst.items.map((_, i) => i);
+    const { quick } = this.places;
     let best: State | null = null;
-    for (const order of orders.slice(0, items.length > 150 ? 1 : 2)) {
+    for (const [k, order] of this.orders().entries()) {
+      if (quick && k > 0) break;
       this.tried.fill(0);
-      const s = this.build(order);
+      const s = k === 0 && this.built ? this.places.copy(this.built) : this.build(order);
       this.improve(s, all, false);
       for (let k = 0; k < mostProposals && this.gatherWhatPays(s); k++) this.improve(s, all, false);
       this.report(s);
