@@ -72,8 +72,25 @@ const towelTake = 0.3;
 const smellsFromHumidity = 0.8;
 const mouldFromHumidity = 0.7;
 
+/** Steps before something is hung up, of those that are looked at. */
+const stepsBefore = (fromH: number): number =>
+  Math.min(longestH * 3600, Math.ceil((fromH * 3600) / stepS) * stepS) / stepS;
+
 const driesAt = (air: { temperatureC: number; humidity: number }): boolean =>
   air.humidity < 0.95 && air.temperatureC >= 0;
+
+/** Number of each thing among the different ones, by its key, in the order in which they first come. */
+function numbered<T>(things: readonly T[], keyOf: (thing: T) => string): { first: T[]; numberOf: number[] } {
+  const numbers = new Map<string, number>();
+  const first: T[] = [];
+  const numberOf = things.map((thing) => {
+    const key = keyOf(thing);
+    const number = numbers.get(key) ?? first.push(thing) - 1;
+    numbers.set(key, number);
+    return number;
+  });
+  return { first, numberOf };
+}
 
 /** The whole course of everything that hangs. `askedH` = the moment whose moisture is asked. */
 export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, askedH = 0): DryingCourse {
@@ -84,7 +101,11 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
   let vapour = vapourKgPerM3(c, room.startHumidity ?? humidity);
   let peak = room.startHumidity ?? humidity;
   let mouldS = 0;
-  const state = items.map((item) => {
+  const anyDries = roomDries || (room.outdoors !== undefined && items.some((i) => i.outdoors));
+  // Whatever hangs in the same air, sun and gap gives off water alike; cloth of the same fibres comes to the same moisture.
+  const cloths = numbered(items, (item) => [...item.fibre].join());
+  const places = numbered(items, (i) => [i.outdoors, i.absorptivity, i.sunWPerM2, i.layout, i.gapMm].join());
+  const state = items.map((item, i) => {
     const k = kindFacts(item.kind);
     const air = {
       temperatureC: c,
@@ -97,9 +118,11 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
     const target = equilibriumMoisture(item.fibre, humidity) + 0.02;
     const massKg = (k.areaM2 * k.clothGPerM2[1] * (1 + k.trimShare) + k.hardwareG) / 1000;
     const damp = item.dampForIron ?? 0;
+    const smells = equilibriumMoisture(item.fibre, smellsFromHumidity);
     return {
       item,
       x: item.x0,
+      fromS: (item.fromH ?? 0) * 3600,
       towelWater: 0,
       nextSwapS: 0,
       massKg,
@@ -107,31 +130,45 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
       slow: s.slow,
       criticalCloth: s.criticalCloth,
       target,
-      smells: equilibriumMoisture(item.fibre, smellsFromHumidity),
+      smells,
       hours: item.x0 <= target ? 0 : (null as number | null),
-      dampS: 0,
+      dampS: anyDries && item.x0 > Math.max(smells, target) ? stepsBefore(item.fromH ?? 0) * stepS : 0,
       ironHours: item.x0 <= damp ? 0 : (null as number | null),
       moisture: item.x0,
       sun: item.absorptivity * item.sunWPerM2 * solarShare[item.layout],
+      out: item.outdoors === true && room.outdoors !== undefined,
+      gapMm: item.gapMm ?? room.gapMm,
+      place: places.numberOf[i] as number,
+      cloth: cloths.numberOf[i] as number,
     };
   });
-  const anyDries = roomDries || (room.outdoors !== undefined && items.some((i) => i.outdoors));
-  for (let t = 0; anyDries && t < longestH * 3600 && state.some((s) => s.hours === null); t += stepS) {
+  const inOrder = [...state].filter((s) => s.hours === null).sort((a, b) => a.fromS - b.fromS);
+  /** How many of them hang or have hung, and what still hangs, in the order of the items. */
+  let begun = 0;
+  let hanging: typeof state = [];
+  /** Of this step, by place and by cloth; NaN = not asked yet. */
+  const flux = new Float64Array(places.first.length);
+  const restingInside = new Float64Array(cloths.first.length);
+  const restingOutside = new Float64Array(cloths.first.length);
+  for (let t = 0; anyDries && t < longestH * 3600 && (begun < inOrder.length || hanging.length > 0); t += stepS) {
+    let changed = false;
+    for (; (inOrder[begun]?.fromS ?? Infinity) <= t; begun++) changed = true;
+    if (changed) hanging = state.filter((s) => s.hours === null && s.fromS <= t);
     const rh = room.volumeM3 === null ? humidity : clamp(vapour / saturated, 0, 0.98);
     peak = Math.max(peak, rh);
     if (rh > mouldFromHumidity) mouldS += stepS;
     const outside = room.outdoors?.(t / 3600);
     let released = 0;
-    const flux = new Map<string, number>();
-    const bound = new Map<DryingItem['fibre'], [number, number]>();
-    for (const s of state) {
+    flux.fill(NaN);
+    restingInside.fill(NaN);
+    restingOutside.fill(NaN);
+    let dried = false;
+    for (const s of hanging) {
+      const { item, out } = s;
       if (t <= askedH * 3600) s.moisture = s.x;
-      if (s.hours !== null) continue;
-      const { item } = s;
       if (s.x > s.smells) s.dampS += stepS;
-      if (t < (item.fromH ?? 0) * 3600) continue;
-      const out = item.outdoors === true && outside !== undefined;
-      if (out ? outside.wet || !driesAt(outside) : !roomDries) continue;
+      const air = out ? outside : undefined;
+      if (air ? air.wet || !driesAt(air) : !roomDries) continue;
       if (item.towelG > 0 && t >= s.nextSwapS) {
         const ratio = item.towelG / (s.massKg * 1000);
         const taken =
@@ -142,20 +179,19 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
         s.nextSwapS = item.swapH > 0 ? t + item.swapH * 3600 : Infinity;
       }
       const before = s.x;
-      const gapMm = item.gapMm ?? room.gapMm;
-      const key = `${out} ${s.sun} ${gapMm}`;
-      const e =
-        flux.get(key) ??
-        (out
-          ? evaporationRate(outside.temperatureC, outside.humidity, outside.airSpeedMPerS, gapMm, s.sun)
-          : evaporationRate(c, rh, room.airSpeedMPerS, gapMm, s.sun));
-      flux.set(key, e);
-      const both = bound.get(item.fibre) ?? [
-        equilibriumMoisture(item.fibre, rh),
-        outside ? equilibriumMoisture(item.fibre, outside.humidity) : 0,
-      ];
-      bound.set(item.fibre, both);
-      const xe = both[out ? 1 : 0];
+      let e = flux[s.place] as number;
+      if (Number.isNaN(e)) {
+        e = air
+          ? evaporationRate(air.temperatureC, air.humidity, air.airSpeedMPerS, s.gapMm, s.sun)
+          : evaporationRate(c, rh, room.airSpeedMPerS, s.gapMm, s.sun);
+        flux[s.place] = e;
+      }
+      const resting = air ? restingOutside : restingInside;
+      let xe = resting[s.cloth] as number;
+      if (Number.isNaN(xe)) {
+        xe = equilibriumMoisture(item.fibre, air ? air.humidity : rh);
+        resting[s.cloth] = xe;
+      }
       const target = out ? xe + 0.02 : s.target;
       const falling = clamp((s.x - xe) / (Math.max(s.criticalCloth, xe + 0.03) - xe), 0, 1);
       const evaporated = (falling * e * s.exposedM2) / s.slow;
@@ -164,15 +200,18 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
       s.towelWater -= stepS * back;
       if (!out) released += evaporated * item.count;
       if (s.ironHours === null && s.x <= (item.dampForIron ?? 0)) s.ironHours = (t + stepS) / 3600;
-      if (s.x <= target)
-        s.hours = (t + (before > s.x ? stepS * clamp((before - target) / (before - s.x), 0, 1) : 0)) / 3600;
+      if (s.x > target) continue;
+      s.hours = (t + (before > s.x ? stepS * clamp((before - target) / (before - s.x), 0, 1) : 0)) / 3600;
+      if (t + stepS <= askedH * 3600) s.moisture = s.x;
+      dried = true;
     }
+    if (dried) hanging = hanging.filter((s) => s.hours === null);
     if (room.volumeM3 !== null) {
-      const dried =
+      const extracted =
         rh > room.dehumidifierSet ? (room.dehumidifierLPerDay / 86_400) * clamp((rh - 0.3) / 0.3, 0, 1.3) : 0;
       vapour +=
         (stepS / (wallFactor * room.volumeM3)) *
-        (released - ((room.airChangesPerH * room.volumeM3) / 3600) * (vapour - background) - dried);
+        (released - ((room.airChangesPerH * room.volumeM3) / 3600) * (vapour - background) - extracted);
       vapour = Math.max(vapour, 0.1 * background);
     }
   }

@@ -399,6 +399,31 @@ describe('how long', () => {
     expect(later.hours[0]! - first!).toBeCloseTo(5, 1);
     expect(later.moisture[0]).toBe(0.6);
   });
+  test('lying wet before it hangs counts as damp, and an air in which nothing dries counts nothing', () => {
+    const lone = { ...shut, volumeM3: null };
+    const [at0] = courseOfDrying([item()], lone).dampHours;
+    expect(at0!).toBeGreaterThan(3);
+    expect(courseOfDrying([item({ fromH: 5 })], lone).dampHours[0]! - at0!).toBeCloseTo(5, 9);
+    expect(courseOfDrying([item({ x0: 0.05, fromH: 5 })], lone).dampHours[0]).toBe(0);
+    expect(courseOfDrying([item({ fromH: 5 })], { ...lone, humidity: 0.95 }).dampHours[0]).toBe(0);
+  });
+  test('each keeps its own course among others: shade beside sun, out of doors beside the room, cotton beside polyester', () => {
+    const lone = { ...shut, volumeM3: null };
+    const windy = () => ({ temperatureC: 18, humidity: 0.6, airSpeedMPerS: 2, wet: false });
+    const room = { ...lone, outdoors: windy };
+    const polyester = new Map([['polyester', 1]] as const);
+    const all = [
+      item(),
+      item({ sunWPerM2: 500 }),
+      item({ outdoors: true }),
+      item({ fibre: polyester, x0: 0.3 }),
+      item({ gapMm: 20 }),
+      item({ fromH: 2 }),
+    ];
+    const alone = all.map((i) => courseOfDrying([i], room).hours[0]);
+    expect(courseOfDrying(all, room).hours).toEqual(alone);
+    expect(new Set(alone).size).toBe(all.length);
+  });
   test('iron-damp comes before dry, and never for what was drier at the start', () => {
     const lone = { ...shut, volumeM3: null };
     const { hours, ironHours } = courseOfDrying([item({ dampForIron: 0.15 })], lone);

@@ -64,6 +64,10 @@ export interface SearchRequest {
   first?: readonly string[];
 }
 
+/** When the last of what hangs is away, minutes from now. */
+const awayMin = (hanging: PlacedBlock['hanging']): number =>
+  hanging.reduce((end, h) => Math.max(end, h.to + h.piece.pressMin + h.piece.putAwayMin), 0);
+
 /** Electricity of a block at its hours. */
 export function moneyOfBlock(p: PlacedBlock, frame: Frame, prices: Prices): number {
   return p.block.energy.reduce((sum, { step, kwh }) => {
@@ -119,12 +123,9 @@ export function search(request: SearchRequest): Scored {
     const begin = (p: PlacedBlock): number => p.before[0]?.from ?? p.steps[0]?.from ?? 0;
     const soonest = first.placed.steps[0]?.from ?? 0;
     const idle = washersLeft(rest, block);
+    const allAway = day.blocks.reduce((end, b) => Math.max(end, awayMin(b.hanging)), 0);
     const score = (x: { day: Day; placed: PlacedBlock }): number => {
-      const end = Math.max(
-        0,
-        ...x.placed.steps.map((s) => s.to),
-        ...x.day.blocks.flatMap((b) => b.hanging.map((h) => h.to + h.piece.pressMin + h.piece.putAwayMin)),
-      );
+      const end = Math.max(allAway, awayMin(x.placed.hanging), ...x.placed.steps.map((s) => s.to));
       const late = x.placed.hanging.reduce(
         (m, h) => m + (h.to + h.piece.pressMin + h.piece.putAwayMin > h.piece.neededByMin + 1e-6 ? 1 : 0),
         0,
