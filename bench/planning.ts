@@ -13,7 +13,7 @@ import { planBasket, type PlanRequest } from '@core/plan/plan.ts';
 import { Modes } from '@core/solve/bounds/modes.ts';
 import { deferralCost } from '@core/price/price.ts';
 import { makeInstance, Pricer } from '@core/solve/instance.ts';
-import { solve, type SolveTools } from '@core/solve/solve.ts';
+import { noTools, solve } from '@core/solve/solve.ts';
 import { partitionBy } from '../workers/partition.ts';
 import { basketOfSize, careHomeBasket, householdBasket } from './baskets.ts';
 import { poolCost } from './pool.ts';
@@ -36,7 +36,7 @@ const makings: [what: string, size: number, baskets: number, make: (size: number
   ['care home', 1000, 3, careHomeBasket],
 ];
 const highs = await loadHighs();
-const tools: SolveTools = { watch: null, partition: partitionBy(highs) };
+const tools = { ...noTools, partition: partitionBy(highs) };
 /** The library gets the loads met and our time for baskets of up to so many pieces. */
 const pooledSize = 60;
 

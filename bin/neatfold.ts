@@ -1,7 +1,8 @@
 /** The command line: plan a hamper document, price candidate sets, wardrobes to and from tables, answer reference cases, print a JSON Schema. No database. */
 import { readFileSync } from 'node:fs';
 import loadHighs from 'highs';
-import { noTools, type SolveTools } from '@core/solve/solve.ts';
+import type { PartitionSolver } from '@core/solve/partition.ts';
+import { noTools } from '@core/solve/solve.ts';
 import { partitionBy } from '../workers/partition.ts';
 import { evaluateText } from '@formats/evaluate.ts';
 import { readHamper } from '@formats/hamper.ts';
@@ -35,17 +36,17 @@ type Reading =
   | { ok: true; /** A document, or text that is printed as it stands. */ value: unknown; notes?: readonly string[] }
   | { ok: false; problems: readonly Problem[] };
 /** What each command makes of a file's text. */
-const readers: Readonly<Record<string, (text: string, tools: SolveTools) => Reading>> = {
-  plan: (text, tools) => {
+const readers: Readonly<Record<string, (text: string, partition: PartitionSolver | null) => Reading>> = {
+  plan: (text, partition) => {
     const read = readHamper(text);
-    return read.ok ? { ok: true, value: openPlan(planHamper(read.value, tools)) } : read;
+    return read.ok ? { ok: true, value: openPlan(planHamper(read.value, { ...noTools, partition })) } : read;
   },
-  timetable: (text, tools) => {
-    const read = timetableText(text, tools);
+  timetable: (text, partition) => {
+    const read = timetableText(text, partition);
     return read.ok ? { ok: true, value: read.value.document } : read;
   },
-  'timetable --ics': (text, tools) => {
-    const read = timetableText(text, tools);
+  'timetable --ics': (text, partition) => {
+    const read = timetableText(text, partition);
     return read.ok ? { ok: true, value: calendarText(read.value.document, read.value.now, 'Wash day') } : read;
   },
   evaluate: evaluateText,
@@ -74,8 +75,8 @@ async function answer(command: string, read: (typeof readers)[string], file: str
   if (bytes === null) return complain([`document: cannot read ${file}`]);
   const text = textOfBytes(bytes);
   if (text === null) return complain(['document: not valid UTF-8']);
-  const tools = sorting.includes(command) ? { ...noTools, partition: partitionBy(await loadHighs()) } : noTools;
-  const result = read(text, tools);
+  const partition = sorting.includes(command) ? partitionBy(await loadHighs()) : null;
+  const result = read(text, partition);
   if (!result.ok) return complain(result.problems.map(problemLine));
   if (result.notes && result.notes.length > 0) process.stderr.write(`${result.notes.join('\n')}\n`);
   process.stdout.write(typeof result.value === 'string' ? result.value : documentText(result.value));

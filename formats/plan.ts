@@ -221,15 +221,19 @@ function withoutSay(value: unknown): unknown {
 }
 
 /** Plan a read hamper: the same for the command line and the screens. */
-export function planHamper(read: ReadHamper, tools: SolveTools = noTools): PlanDocument {
-  const plan = planBasket(read.request, tools);
+export function planHamper(read: ReadHamper, { watch, partition }: SolveTools<PlanDocument> = noTools): PlanDocument {
   const unknown = read.unknownKeys.map((key) => ({
     code: 'unknown-key' as const,
     severity: 'info' as const,
     garments: [],
     message: say('warn.unknown-key', { key }),
   }));
-  return toPlanDocument({ ...plan, warnings: [...plan.warnings, ...unknown] });
+  const written = (plan: Plan): PlanDocument => toPlanDocument({ ...plan, warnings: [...plan.warnings, ...unknown] });
+  const plan = planBasket(read.request, {
+    watch: watch && ((progress, soFar) => watch(progress, () => written(soFar()))),
+    partition,
+  });
+  return written(plan);
 }
 
 /** The bytes of a document: two-space JSON with a final newline. */

@@ -1,7 +1,8 @@
 /** The timetable document (version 1): a hamper's plan with its hours, and what of it has happened already. */
 import * as v from 'valibot';
 import { planBasket } from '@core/plan/plan.ts';
-import { noTools, type SolveTools } from '@core/solve/solve.ts';
+import type { PartitionSolver } from '@core/solve/partition.ts';
+import { noTools } from '@core/solve/solve.ts';
 import { resourceKinds, taskKinds, type Timetable } from '@core/model/timetable.ts';
 import { isKnownTask, timetableOf } from '@core/timetable/timetable.ts';
 import { textOf } from '@words/text.ts';
@@ -122,7 +123,7 @@ export interface ReadTimetable {
 export type TimetableResult = { ok: true; value: ReadTimetable } | { ok: false; problems: readonly Problem[] };
 
 /** A hamper document, perhaps with its `progress`, to its timetable. */
-export function timetableText(text: string, tools: SolveTools = noTools): TimetableResult {
+export function timetableText(text: string, partition: PartitionSolver | null = null): TimetableResult {
   const parsed = parseJson(text);
   if (!parsed.ok) return parsed;
   const { value } = parsed;
@@ -137,7 +138,7 @@ export function timetableText(text: string, tools: SolveTools = noTools): Timeta
   const { request, document } = hamper.value;
   const odd = progressProblems(list, request.now);
   if (odd.length > 0) return { ok: false, problems: odd.slice(0, maxProblems) };
-  const plan = planBasket(request, tools);
+  const plan = planBasket(request, { ...noTools, partition });
   const work = {
     household: request.household,
     garments: request.garments,

@@ -5,7 +5,7 @@ import { planHamper, type PlanDocument } from '@formats/plan.ts';
 import { timetableOf, type TimetableRequest } from '@core/timetable/timetable.ts';
 import type { Timetable } from '@core/model/timetable.ts';
 import { zoneClock } from '@formats/dates.ts';
-import type { SolveTools, Watch } from '@core/solve/solve.ts';
+import { noTools, type Progress, type SolveTools } from '@core/solve/solve.ts';
 import loadHighs from 'highs';
 import { partitionBy } from './partition.ts';
 
@@ -14,9 +14,11 @@ export interface PlanTask {
   hamper: HamperDocument;
   watch?: MessagePort;
   enough?: SharedArrayBuffer;
-  /** The first plan that comes to hand will do. */
+  /** Tell the first plan that comes to hand, too. */
   first?: boolean;
 }
+/** What is told while somebody waits. */
+export type PlanNews = { first: PlanDocument } | { progress: Progress };
 export type PlanAnswer = { ok: true; plan: PlanDocument } | { ok: false; problem: string };
 
 /** The hours of a day; its clock is that of a zone. */
@@ -41,14 +43,21 @@ function plan({ hamper, watch, enough, first }: PlanTask): PlanAnswer {
   const read = readHamperValue(hamper);
   if (!read.ok) return { ok: false, problem: read.problems.map((p) => `${p.path}: ${p.message}`).join('\n') };
   let told = 0;
+  let untold = first === true;
+  const tell = (news: PlanNews): void => watch?.postMessage(news);
   const stop = enough && new Int32Array(enough);
-  const report: Watch = (p) => {
-    if (watch && performance.now() - told >= reportEvery) {
-      told = performance.now();
-      watch.postMessage(p);
-    }
-    return Number.isFinite(p.cost) && (first === true || (stop !== undefined && Atomics.load(stop, 0) === 1));
+  const tools: SolveTools<PlanDocument> = {
+    watch: (progress, soFar) => {
+      const known = Number.isFinite(progress.cost);
+      if (untold && known) tell({ first: soFar() });
+      untold &&= !known;
+      if (performance.now() - told >= reportEvery) {
+        told = performance.now();
+        tell({ progress });
+      }
+      return known && stop !== undefined && Atomics.load(stop, 0) === 1;
+    },
+    partition,
   };
-  const tools: SolveTools = { watch: watch || enough || first ? report : null, partition };
-  return { ok: true, plan: planHamper(read.value, tools) };
+  return { ok: true, plan: planHamper(read.value, watch || enough ? tools : { ...noTools, partition }) };
 }

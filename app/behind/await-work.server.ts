@@ -1,7 +1,7 @@
 /** Ordering work from a page, and waiting for it as long as a page waits. */
 import { setTimeout as sleep } from 'node:timers/promises';
 import { lookInHousehold, NotOpened, type Door } from '@data/client.ts';
-import { findWork, type WorkKind, type WorkState } from '@data/works.ts';
+import { findWork, type Work, type WorkKind, type WorkState } from '@data/works.ts';
 import { order } from '../server/queue.server.ts';
 
 const askMs = 80;
@@ -13,18 +13,23 @@ export const queueOf = (kind: WorkKind): 'waited-for' | 'later' => (kind === 'in
 export const sendWork = (door: Door, kind: WorkKind, workId: string): Promise<void> =>
   order(queueOf(kind), { householdId: door.householdId, workId }).catch(() => undefined);
 
-/** How it stands with it when it is over, or when patience is. */
-export async function awaitWork(door: Door, workId: string, patienceMs: number): Promise<WorkState> {
-  const until = Date.now() + patienceMs;
+/** How it stands with it when it is over, when patience is, or when there is `enough` of it to go on with. */
+export async function awaitWork(
+  door: Door,
+  workId: string,
+  patienceMs: number,
+  enough: (progress: Work['progress'], waitedMs: number) => boolean = () => false,
+): Promise<WorkState> {
+  const begun = Date.now();
   for (let ask = askMs; ; ask = Math.min(ask * 1.4, 600)) {
-    const state = await lookInHousehold(door, (tx) => findWork(tx, workId)).then(
-      (w) => w?.state ?? 'stopped',
-      (error: unknown) => {
-        if (error instanceof NotOpened) return 'stopped' as const;
-        throw error;
-      },
-    );
-    if ((state !== 'queued' && state !== 'active') || Date.now() + ask > until) return state;
+    const work = await lookInHousehold(door, (tx) => findWork(tx, workId)).catch((error: unknown) => {
+      if (error instanceof NotOpened) return null;
+      throw error;
+    });
+    const state = work?.state ?? 'stopped';
+    const waited = Date.now() - begun;
+    if ((state !== 'queued' && state !== 'active') || waited + ask > patienceMs) return state;
+    if (enough(work?.progress ?? null, waited)) return state;
     await sleep(ask);
   }
 }

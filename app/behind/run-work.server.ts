@@ -26,7 +26,7 @@ async function doWork({ householdId, workId }: Orders['waited-for']): Promise<vo
   underWay.add(giveUp);
   const enough = new Int32Array(new SharedArrayBuffer(4));
   let progress: Progress | null = null;
-  const pulse = setInterval(() => {
+  const showLife = (): void => {
     inHousehold(door, (tx) => beat(tx, begun, progress, new Date()))
       .then((answer) => {
         if (!answer) giveUp.abort();
@@ -36,13 +36,15 @@ async function doWork({ householdId, workId }: Orders['waited-for']): Promise<vo
         // Only a closed door ends it: a database that is away for a moment is waited for.
         if (error instanceof NotOpened) giveUp.abort();
       });
-  }, beatMs);
+  };
+  const pulse = setInterval(showLife, beatMs);
   try {
     const { result, store } = await tasks[begun.kind](begun, door, {
       signal: giveUp.signal,
       enough: enough.buffer,
-      tell: (p) => {
+      tell: (p, atOnce = false) => {
         progress = p;
+        if (atOnce) showLife();
       },
     });
     await inHousehold(door, async (tx) => {

@@ -1,5 +1,6 @@
 /** What each kind of work does: from what was ordered to what is kept. */
 import type { HamperDocument } from '@formats/hamper.ts';
+import type { PlanDocument } from '@formats/plan.ts';
 import { inHousehold, lookInHousehold, type Door, type Transaction } from '@data/client.ts';
 import { findPlan, isOvertaken, storeInsights, storePlan } from '@data/loads.ts';
 import { isUnderWay, type Begun, type WorkKind } from '@data/works.ts';
@@ -18,7 +19,8 @@ interface Reins {
   signal: AbortSignal;
   /** One number, 1 as soon as the best so far is enough. */
   enough: SharedArrayBuffer;
-  tell: (p: Progress) => void;
+  /** `atOnce` = there is something new to look at. */
+  tell: (p: Progress, atOnce?: boolean) => void;
 }
 type Task = (work: Begun, door: Door, reins: Reins) => Promise<Outcome>;
 
@@ -27,18 +29,29 @@ export const tasks: Record<WorkKind, Task> = {
     const hamper = work.input.hamper as HamperDocument;
     const { householdId } = door;
     let first: string | null = null;
-    if (hamper.garments.length >= firstPlanFrom) {
-      const plan = await planInPool(hamper, { urgency: 'waited-for', signal, first: true });
+    let storing = Promise.resolve();
+    const keepFirst = async (plan: PlanDocument): Promise<void> => {
       first = await inHousehold(door, async (tx) =>
         (await isUnderWay(tx, work)) ? storePlan(tx, householdId, hamper, plan) : null,
       );
-    }
+      const { cost, lowerBound } = plan.proof;
+      tell({ phase: 'search', share: 0, cost, lowerBound, first }, true);
+    };
     const plan = await planInPool(hamper, {
       urgency: 'waited-for',
       signal,
       enough,
       onProgress: (p) => tell({ ...p, first }),
+      ...(hamper.garments.length < firstPlanFrom
+        ? {}
+        : {
+            onFirst: (made: PlanDocument) => {
+              storing = keepFirst(made);
+              storing.catch(() => undefined); // told where it is waited for
+            },
+          }),
     });
+    await storing;
     return {
       result: null,
       // What was begun of the first plan stays as it is.

@@ -21,16 +21,18 @@ export const meta: Route.MetaFunction = () => [{ title: 'Correct an entry · Nea
 async function entryOr404({ tx }: Scope, id: string) {
   const entry = /^\d{1,15}$/.test(id) ? await findEntry(tx, Number(id)) : null;
   if (!entry) throw notFound('There is no such entry in the log.');
-  return { entry, timeZone: (await readHousehold(tx))?.timeZone ?? 'UTC' };
+  const home = await readHousehold(tx);
+  const currency = home?.document.tariff?.currency ?? 'EUR';
+  return { entry, timeZone: home?.timeZone ?? 'UTC', currency };
 }
 
 export const loader = ({ params, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
-    const { entry, timeZone } = await entryOr404(scope, params.entryId);
+    const { entry, timeZone, currency } = await entryOr404(scope, params.entryId);
     return {
       piece: { id: entry.garmentId, name: entry.name },
       cloth: clothOf({ kind: entry.garmentKind, colours: entry.colours, traits: entry.traits }),
-      text: eventText(entry.kind, entry.data),
+      text: eventText(entry.kind, entry.data, currency),
       when: `${dayText(entry.at, timeZone)}, ${clockText(entry.at, timeZone)}`,
       at: localMoment(entry.at, timeZone),
       latest: localMoment(scope.now, timeZone),

@@ -8,7 +8,7 @@ import { tools, type ToolId } from '@core/chemistry/tools.ts';
 import { placeWords } from '@words/en/garment.ts';
 import { briefName } from '@words/en/names.ts';
 import { agentNames, stainNames, toolNames } from '@words/en/things.ts';
-import { plural } from '../shared/words.ts';
+import { money, plural } from '../shared/words.ts';
 
 const verdictWords = { clear: 'clear', trace: 'a trace of colour', strong: 'strong colour' } as const;
 const testWords = { spot: 'Spot test', part: 'Part test', catcher: 'Catcher' } as const;
@@ -16,7 +16,8 @@ const testWords = { spot: 'Spot test', part: 'Part test', catcher: 'Catcher' } a
 const stepName = (id: string): string =>
   briefName(id in agents ? agentNames[id as AgentId] : id in tools ? toolNames[id as ToolId] : id.replace(/-/g, ' '));
 
-export function eventText(kind: EventKind, data: EventData): string {
+/** `currency` = the code in which the household pays. */
+export function eventText(kind: EventKind, data: EventData, currency: string): string {
   switch (kind) {
     case 'worn':
       return data.count && data.count > 1 ? `Worn ${data.count} times` : 'Worn';
@@ -54,7 +55,7 @@ export function eventText(kind: EventKind, data: EventData): string {
     case 'mended':
       return data.note ? `Mended: ${data.note}` : 'Mended';
     case 'cleaned':
-      return `Cleaned by a professional${data.cleaned ? `, ${data.cleaned.cost.toFixed(2)}${data.cleaned.worthIt === null ? '' : data.cleaned.worthIt ? ', worth it' : ', not worth it'}` : ''}${data.note ? `: ${data.note}` : ''}`;
+      return `Cleaned by a professional${data.cleaned ? `, ${money(data.cleaned.cost, currency)}${data.cleaned.worthIt === null ? '' : data.cleaned.worthIt ? ', worth it' : ', not worth it'}` : ''}${data.note ? `: ${data.note}` : ''}`;
     case 'noted':
       return data.mend ? `To mend: ${data.mend}` : (data.note ?? 'Noted');
   }

@@ -144,8 +144,19 @@ function safeDay(day: string, later: number): string {
   }
 }
 
-function entryOf(r: LogRow, timeZone: string): Entry & { row: LogRow; view: EntryView } {
-  const text = eventText(r.kind, r.data);
+/** How the household writes hours and money. */
+interface Locale {
+  timeZone: string;
+  /** Code. */
+  currency: string;
+}
+const localeOf = (home: HouseholdView | null): Locale => ({
+  timeZone: home?.timeZone ?? 'UTC',
+  currency: home?.document.tariff?.currency ?? 'EUR',
+});
+
+function entryOf(r: LogRow, { timeZone, currency }: Locale): Entry & { row: LogRow; view: EntryView } {
+  const text = eventText(r.kind, r.data, currency);
   return {
     id: r.id,
     at: r.at,
@@ -238,7 +249,7 @@ function loadRow(
   const { run, measured } = l;
   const washer = home?.document.washers?.find((w) => w.id === run.washer);
   const programme = washer?.programmes.find((p) => p.id === run.programme)?.name;
-  const currency = home?.document.tariff?.currency ?? 'EUR';
+  const { currency } = localeOf(home);
   return {
     id: l.id,
     day: dayAndYear(l.finishedAt, timeZone),
@@ -335,7 +346,8 @@ function personRows(
 
 export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView> {
   const home = await readHousehold(tx);
-  const timeZone = home?.timeZone ?? 'UTC';
+  const locale = localeOf(home);
+  const { timeZone } = locale;
   const filter = filterOf(q, timeZone);
   const last = await lastEntry(tx);
   const names = last ? [...new Set(last.rows.map((r) => r.name))] : [];
@@ -345,7 +357,7 @@ export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView>
     about: await aboutOf(tx, q),
     last: last && {
       newest: last.newest,
-      text: lastText(last.rows, names),
+      text: lastText(last.rows, names, locale),
     },
     empty: false,
     days: [],
@@ -362,7 +374,7 @@ export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView>
         /^\d{1,15}$/.test(ms) && /^\d{1,15}$/.test(id) ? { at: new Date(Number(ms)), id: Number(id) } : null;
       const rows = await logPage(tx, filter, before, rowsPerPage.days);
       const { days, next } = byDay(
-        rows.map((r) => entryOf(r, timeZone)),
+        rows.map((r) => entryOf(r, locale)),
         (at) => dayOf(at, timeZone),
         rows.length === rowsPerPage.days,
       );
@@ -393,7 +405,7 @@ export async function logView({ tx, now }: Scope, q: LogQuery): Promise<LogView>
         ...view,
         empty: total === 0,
         table: {
-          rows: rows.map((r) => entryOf(r, timeZone).view),
+          rows: rows.map((r) => entryOf(r, locale).view),
           total,
           atLeast: total === mostCounted,
           page: q.page,
@@ -467,12 +479,17 @@ async function aboutOf(tx: Scope['tx'], q: LogQuery): Promise<LogView['about']> 
   if (!piece) throw notFound('That piece is not in the wardrobe.');
   return { words: piece.row.name, href: `/pieces/${piece.row.id}` };
 }
-function lastText(rows: NonNullable<Awaited<ReturnType<typeof lastEntry>>>['rows'], names: readonly string[]): string {
+function lastText(
+  rows: NonNullable<Awaited<ReturnType<typeof lastEntry>>>['rows'],
+  names: readonly string[],
+  { currency }: Locale,
+): string {
   const plain = rows.filter((r) => r.strikes === null);
   const [first] = plain;
   if (!first) return `Taken back: an entry of ${names.join(', ')}`;
   const corrects = first.data.corrects !== undefined;
-  const what = plain.length > 1 ? `${plural(plain.length, 'entry', 'entries')}` : eventText(first.kind, first.data);
+  const what =
+    plain.length > 1 ? `${plural(plain.length, 'entry', 'entries')}` : eventText(first.kind, first.data, currency);
   return `${corrects ? 'Corrected' : 'Last written'}: ${names.slice(0, 3).join(', ')}${names.length > 3 ? ' and others' : ''}: ${what.charAt(0).toLowerCase()}${what.slice(1)}`;
 }
 

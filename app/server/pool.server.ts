@@ -6,7 +6,7 @@ import type { Progress } from '@core/solve/solve.ts';
 import type { HamperDocument } from '@formats/hamper.ts';
 import type { PlanDocument } from '@formats/plan.ts';
 import type { Timetable } from '@core/model/timetable.ts';
-import type { DayTask, PlanAnswer, PlanTask } from '../../workers/plan.worker.ts';
+import type { DayTask, PlanAnswer, PlanNews, PlanTask } from '../../workers/plan.worker.ts';
 
 export type Urgency = 'waited-for' | 'later';
 /** So many wait at most: each household sorts once at a time, and asks about one plan's rules at a time. */
@@ -40,23 +40,26 @@ export interface PlanWish {
   urgency: Urgency;
   signal?: AbortSignal;
   onProgress?: (p: Progress) => void;
-  /** The first plan that comes to hand. */
-  first?: boolean;
+  /** Gets the first plan that comes to hand. */
+  onFirst?: (plan: PlanDocument) => void;
   /** One number that is set to 1 when the best so far is enough. */
   enough?: SharedArrayBuffer;
 }
 /** Plan in the pool; `signal` gives up. A stored household that is no valid document is a bug and throws. */
 export async function planInPool(
   hamper: HamperDocument,
-  { urgency, signal, onProgress, first, enough }: PlanWish,
+  { urgency, signal, onProgress, onFirst, enough }: PlanWish,
 ): Promise<PlanDocument> {
-  const channel = onProgress ? new MessageChannel() : null;
-  channel?.port1.on('message', (p: Progress) => onProgress?.(p));
+  const channel = onProgress || onFirst ? new MessageChannel() : null;
+  channel?.port1.on('message', (news: PlanNews) => {
+    if ('first' in news) onFirst?.(news.first);
+    else onProgress?.(news.progress);
+  });
   try {
     const task: PlanTask = {
       hamper,
       ...(channel ? { watch: channel.port2 } : {}),
-      ...(first ? { first } : {}),
+      ...(onFirst ? { first: true } : {}),
       ...(enough ? { enough } : {}),
     };
     const pool = threads(urgency);

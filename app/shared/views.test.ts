@@ -104,8 +104,9 @@ describe('events in words', () => {
     ],
     ['treated', { note: 'Soaking in oxygen bleach' }, 'Soaking in oxygen bleach'],
     ['cleaned', {}, 'Cleaned by a professional'],
+    ['cleaned', { cleaned: { cost: 12.5, worthIt: true } }, 'Cleaned by a professional, 12.50 €, worth it'],
     ['noted', { note: 'Taken off: belt' }, 'Taken off: belt'],
-  ] as const)('%s %j', (kind, data, text) => expect(eventText(kind, data)).toBe(text));
+  ] as const)('%s %j', (kind, data, text) => expect(eventText(kind, data, 'EUR')).toBe(text));
 });
 
 describe('numbers in words', () => {

@@ -9,7 +9,7 @@ import { currentHamper } from '@data/hamper.ts';
 import { readHousehold, saveGeneral } from '@data/household.ts';
 import { newestPlan, newestPlanId } from '@data/loads.ts';
 import type { MoveTarget } from '@core/board/move.ts';
-import type { HamperDocument } from '@formats/hamper.ts';
+import { householdOf, type HamperDocument } from '@formats/hamper.ts';
 import type { Route } from './+types/sort';
 import { useBoard } from './use-board.ts';
 import { doorOf } from '../server/door.server.ts';
@@ -36,7 +36,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
   withHousehold(context, async (scope) => {
     const query = new URL(request.url).searchParams;
     const sorting = await sortingOf(scope.tx);
-    const improving = sorting && sortingView(sorting, scope.now);
+    const improving = sorting && (await sortingView(scope, sorting));
     if (sorting && improving && sorting.progress?.first !== (await newestPlanId(scope.tx)))
       return { sorting: improving };
     const open = Number(query.get('load') ?? Number.NaN);
@@ -44,14 +44,17 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
     return { ...view, improving };
   });
 
-const sortingView = (s: Sorting, now: Date): SortingView => ({
-  pieces: s.pieces,
-  seconds: Math.round((now.getTime() - s.startedAt.getTime()) / 1000),
-  share: s.progress?.share ?? 0,
-  phase: s.progress?.phase ?? 'search',
-  cost: s.progress?.cost ?? null,
-  lowerBound: s.progress?.lowerBound ?? 0,
-});
+async function sortingView({ tx, now }: Scope, s: Sorting): Promise<SortingView> {
+  const { tariff } = householdOf((await readHousehold(tx))?.document ?? {});
+  return {
+    pieces: s.pieces,
+    seconds: Math.round((now.getTime() - s.startedAt.getTime()) / 1000),
+    share: s.progress?.share ?? 0,
+    cost: s.progress?.cost ?? null,
+    lowerBound: s.progress?.lowerBound ?? 0,
+    currency: tariff.currency,
+  };
+}
 
 const refusedMove = (title: string, text: string, confirm: { piece: string; target: string } | null) =>
   data({ title, text, confirm }, { status: 409 });

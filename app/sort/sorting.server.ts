@@ -19,9 +19,11 @@ export interface Sorting {
   progress: (Progress & { first: string | null }) | null;
 }
 
-/** How long a page waits for its plan before it shows the progress instead, ms; a large basket's first plan is shown as soon as it is there. */
+/** How long a page waits for its plan before it shows the progress instead, ms; of a large basket that is sooner. */
 const patienceMs = Number(process.env.NEATFOLD_PATIENCE_MS ?? 6_000);
 const largePatienceMs = Math.min(patienceMs, 1_000);
+/** So long it waits for the best plan where a first one could be looked at, ms. */
+const bestPatienceMs = 1_000;
 
 export async function sortingOf(tx: Transaction): Promise<Sorting | null> {
   const work = await workUnderWay(tx, 'plan');
@@ -50,6 +52,11 @@ export const orderSorting = async (
 /** Send it on its way once it is stored, and wait for it as long as a page does. Answers whether it is over. */
 export async function sortNow(door: Door, workId: string, pieces: number): Promise<boolean> {
   await sendWork(door, 'plan', workId);
-  const state = await awaitWork(door, workId, pieces < largeFrom ? patienceMs : largePatienceMs);
+  const state = await awaitWork(
+    door,
+    workId,
+    pieces < largeFrom ? patienceMs : largePatienceMs,
+    (progress, waitedMs) => waitedMs >= bestPatienceMs && typeof progress?.first === 'string',
+  );
   return state !== 'queued' && state !== 'active';
 }

@@ -208,7 +208,7 @@ export async function pieceView({ tx, now }: Scope, id: string): Promise<PieceVi
     history: (await garmentHistory(tx, id)).map((e) => ({
       id: e.id,
       day: dayAndYear(e.at, timeZone),
-      text: eventText(e.kind, e.data),
+      text: eventText(e.kind, e.data, householdOf(known.document).tariff.currency),
       struck: e.struck,
     })),
     start: pieceStart(row),

@@ -35,9 +35,9 @@ import { withReusedBaths } from './reuse-bath.ts';
 import { shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
-import { applyPins, type Pin } from '../board/pins.ts';
+import { applyPins, type Pin, type PinnedBasket } from '../board/pins.ts';
 import { timetableOf } from '../timetable/timetable.ts';
-import { noTools, solve, type Candidate, type SolveTools, type Togetherness } from '../solve/solve.ts';
+import { noTools, solve, type Candidate, type Solution, type SolveTools, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
 
 export interface PlanRequest {
@@ -332,7 +332,8 @@ function candidatesOf(b: Basket, decisions: readonly Decision[], decided: Togeth
 }
 
 /** Plan a basket. Every piece is in exactly one load or has exactly one outcome. */
-export function planBasket({ household, garments, now, pins = [] }: PlanRequest, tools: SolveTools = noTools): Plan {
+export function planBasket(request: PlanRequest, tools: SolveTools<Plan> = noTools): Plan {
+  const { household, garments, now, pins = [] } = request;
   const base = basketOf(garments, household);
   const pinned = applyPins(
     garments,
@@ -341,9 +342,18 @@ export function planBasket({ household, garments, now, pins = [] }: PlanRequest,
     base.profiles.map((p) => decide(p, household, now)),
     pins,
   );
+  const candidates = candidatesOf(pinned.basket, pinned.decisions, pinned.decided);
+  const { watch, partition } = tools;
+  const solution = solve(pinned.basket, candidates, pinned.decided, {
+    watch: watch && ((progress, soFar) => watch(progress, () => planOf(request, pinned, soFar()))),
+    partition,
+  });
+  return planOf(request, pinned, solution);
+}
+
+/** What becomes of every piece when the basket is divided so, and why. */
+function planOf({ household, garments, now }: PlanRequest, pinned: PinnedBasket, solution: Solution): Plan {
   const { basket: b, decisions } = pinned;
-  const candidates = candidatesOf(b, decisions, pinned.decided);
-  const solution = solve(b, candidates, pinned.decided, tools);
   const found = solution.loads.flatMap((l) => {
     const price = priceLoad(b, l);
     return price.feasible ? [price] : [];

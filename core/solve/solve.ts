@@ -36,15 +36,15 @@ export interface Progress {
   cost: number;
   lowerBound: number;
 }
-/** Told how far a solve is; answers true when that is enough, and the best so far is taken. */
-export type Watch = (p: Progress) => boolean | void;
+/** Told how far a solve is, and asked for what it has so far; answers true when that is enough, and the best so far is taken. */
+export type Watch<Result> = (p: Progress, soFar: () => Result) => boolean | void;
 /** What a solve may call on. */
-export interface SolveTools {
-  watch: Watch | null;
+export interface SolveTools<Result> {
+  watch: Watch<Result> | null;
   /** An integer-programming library, where there is one. */
   partition: PartitionSolver | null;
 }
-export const noTools: SolveTools = { watch: null, partition: null };
+export const noTools = { watch: null, partition: null } as const satisfies SolveTools<unknown>;
 
 /** Items from pieces: those that must stay together become one. */
 function itemsOf(candidates: readonly Candidate[], wait: (piece: number) => number, decided: Togetherness): Item[] {
@@ -92,7 +92,7 @@ export function solve(
   b: Basket,
   candidates: readonly Candidate[],
   decided: Togetherness = free,
-  tools: SolveTools = noTools,
+  tools: SolveTools<Solution> = noTools,
 ): Solution {
   const pricer = new Pricer(b);
   const deferral = new Map<number, number>();
@@ -117,16 +117,26 @@ export function solve(
     return { own, group: new Group(makeInstance(b, own, decidedApart), pricer) };
   });
   const total = (of: (g: Group) => number): number => parts.reduce((t, { group }) => t + of(group), 0);
+  const soFar = (): Solution => ({
+    loads: parts.flatMap(({ own, group }) => group.division.loads.map((l) => piecesOf(own, l))),
+    waiting: ascending(parts.flatMap(({ own, group }) => piecesOf(own, group.division.waiting))),
+    cost: total((g) => g.division.cost),
+    lowerBound: total((g) => g.lowerBound),
+    optimal: parts.every(({ group }) => group.optimal),
+  });
   let looked = 0;
   let stopped = false;
   const told = (phase: Progress['phase'], share: number): boolean => {
     stopped ||=
-      tools.watch?.({
-        phase,
-        share: items.length === 0 ? 1 : share / items.length,
-        cost: total((g) => g.cost),
-        lowerBound: total((g) => g.lowerBound),
-      }) === true;
+      tools.watch?.(
+        {
+          phase,
+          share: items.length === 0 ? 1 : share / items.length,
+          cost: total((g) => g.cost),
+          lowerBound: total((g) => g.lowerBound),
+        },
+        soFar,
+      ) === true;
     return stopped;
   };
   for (const { own, group } of parts) {
@@ -135,11 +145,5 @@ export function solve(
     looked += own.length;
   }
   told('proof', looked);
-  return {
-    loads: parts.flatMap(({ own, group }) => group.division.loads.map((l) => piecesOf(own, l))),
-    waiting: ascending(parts.flatMap(({ own, group }) => piecesOf(own, group.division.waiting))),
-    cost: total((g) => g.division.cost),
-    lowerBound: total((g) => g.lowerBound),
-    optimal: parts.every(({ group }) => group.optimal),
-  };
+  return soFar();
 }

@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { Link, useRevalidator } from 'react-router';
 import { styled } from 'styled-components';
-import { durationText } from '../../shared/words.ts';
+import { durationText, money } from '../../shared/words.ts';
 import { Button } from '../../ui/button.tsx';
 import { Quiet } from '../../ui/page.tsx';
 import { PostForm } from '../../ui/post-form.tsx';
@@ -12,10 +12,10 @@ export interface SortingView {
   pieces: number;
   seconds: number;
   share: number;
-  phase: 'search' | 'proof';
   cost: number | null;
-  /** No division can cost less, EUR; 0 = not known yet. */
+  /** No division can cost less; 0 = not known yet. */
   lowerBound: number;
+  currency: string;
 }
 
 const lookEveryMs = 1_000;
@@ -65,7 +65,7 @@ export function SortingNow({ sorting: s }: { sorting: SortingView }) {
       <h1 id="sorting">Sorting {s.pieces} pieces</h1>
       <progress max={100} value={percent} aria-label="How far the sorting is" />
       <p role="status">
-        {howFar(s)}: {percent} %{s.cost !== null && ` · best so far ${s.cost.toFixed(2)}`}
+        {howFar(s)}: {percent} %{s.cost !== null && ` · best so far ${money(s.cost, s.currency)}`}
       </p>
       <Quiet>
         {s.seconds < 60 ? `${s.seconds} s` : durationText(s.seconds / 60)} so far. You can do something else meanwhile;
@@ -102,7 +102,10 @@ export function Improving({ sorting: s }: { sorting: SortingView }) {
   return (
     <Strip aria-label="A better plan is looked for">
       <progress max={100} value={percent} aria-label="How far the search is" />
-      <p role="status">A first plan is below. {howFar(s)}.</p>
+      <p role="status">
+        A first plan is below. {howFar(s)}
+        {s.cost !== null && `, ${money(s.cost, s.currency)}`}.
+      </p>
       <Stop wish="enough">Good enough: take it</Stop>
       <Link to="/sort">Look again</Link>
     </Strip>

@@ -9,7 +9,7 @@ import { Modes } from '../bounds/modes.ts';
 import { Places, type State } from './places.ts';
 import { Regroup } from './regroup.ts';
 import { Search } from './search.ts';
-import { noTools, solve } from '../solve.ts';
+import { noTools, solve, type Solution } from '../solve.ts';
 
 const gs = fc.sample(everydayGarment, { numRuns: 160, seed: 5 }).map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` }));
 const b = basketOf(gs, household);
@@ -42,14 +42,16 @@ test('no load is dearer than washing or putting off its items one by one', () =>
 });
 test('solved whole, the gap is told and the bound lies below the cost', () => {
   const told: string[] = [];
+  const seen: Solution[] = [];
   const s = solve(
     b,
     gs.map((_, piece) => ({ piece, mayWait: true })),
     undefined,
     {
       ...noTools,
-      watch: (p) => {
+      watch: (p, soFar) => {
         told.push(p.phase);
+        if (told.length % 20 === 1) seen.push(soFar());
         expect(p.share).toBeGreaterThanOrEqual(0);
         expect(p.share).toBeLessThanOrEqual(1);
       },
@@ -59,6 +61,16 @@ test('solved whole, the gap is told and the bound lies below the cost', () => {
   expect(s.lowerBound).toBeGreaterThan(0.6 * s.cost);
   expect(s.cost).toBeLessThanOrEqual(found.cost + 1e-6);
   expect(new Set(told)).toEqual(new Set(['search', 'proof']));
+  // Whenever it is asked it has a whole division, at its real price, and none dearer than the one before.
+  expect(seen.length).toBeGreaterThan(3);
+  for (const [k, at] of seen.entries()) {
+    expect([...at.loads.flat(), ...at.waiting].sort((x, y) => x - y)).toEqual(gs.map((_, i) => i));
+    const sum =
+      at.loads.reduce((c, l) => c + pricer.cost(l), 0) + at.waiting.reduce((c, i) => c + deferralCost(b, i), 0);
+    expect(at.cost).toBeCloseTo(sum, 6);
+    expect(at.cost).toBeLessThanOrEqual((seen[k - 1]?.cost ?? Infinity) + 1e-9);
+    expect(at.cost).toBeGreaterThanOrEqual(s.cost - 1e-9);
+  }
 });
 
 describe('loads gathered by way of washing', () => {
