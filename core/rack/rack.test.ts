@@ -403,9 +403,16 @@ describe('how long', () => {
     const lone = { ...shut, volumeM3: null };
     const [at0] = courseOfDrying([item()], lone).dampHours;
     expect(at0!).toBeGreaterThan(3);
+    expect(at0!).toBeLessThan(courseOfDrying([item()], lone).hours[0]!);
     expect(courseOfDrying([item({ fromH: 5 })], lone).dampHours[0]! - at0!).toBeCloseTo(5, 9);
     expect(courseOfDrying([item({ x0: 0.05, fromH: 5 })], lone).dampHours[0]).toBe(0);
     expect(courseOfDrying([item({ fromH: 5 })], { ...lone, humidity: 0.95 }).dampHours[0]).toBe(0);
+  });
+  test('nothing dries from 95 % humidity on, nor in frost', () => {
+    const dries = (air: Partial<DryingRoom>): boolean =>
+      courseOfDrying([item({ x0: 0.5, sunWPerM2: 300 })], { ...shut, volumeM3: null, ...air }, 2).moisture[0]! < 0.5;
+    expect([dries({ humidity: 0.94 }), dries({ humidity: 0.95 })]).toEqual([true, false]);
+    expect([dries({ temperatureC: 0 }), dries({ temperatureC: -0.1 })]).toEqual([true, false]);
   });
   test('each keeps its own course among others: shade beside sun, out of doors beside the room, cotton beside polyester', () => {
     const lone = { ...shut, volumeM3: null };
@@ -429,10 +436,13 @@ describe('how long', () => {
     const { hours, ironHours } = courseOfDrying([item({ dampForIron: 0.15 })], lone);
     expect(ironHours[0]!).toBeLessThan(hours[0]!);
     expect(courseOfDrying([item({ x0: 0.1, dampForIron: 0.15 })], lone).ironHours[0]).toBeNull();
+    expect(courseOfDrying([item()], lone).ironHours[0]).toBeNull();
   });
   test('a full shut room stands over 70 % for hours, an open flat does not', () => {
     const load = Array.from({ length: 12 }, () => item({ count: 3 }));
-    expect(courseOfDrying(load, shut).mouldHours).toBeGreaterThan(4);
+    const { mouldHours } = courseOfDrying(load, shut);
+    expect(mouldHours).toBeGreaterThan(4);
+    expect(mouldHours).toBeLessThan(96);
     expect(courseOfDrying(load.slice(0, 2), { ...shut, volumeM3: 100 }).mouldHours).toBe(0);
   });
 });

@@ -65,7 +65,8 @@ export function SortingNow({ sorting: s }: { sorting: SortingView }) {
       <h1 id="sorting">Sorting {s.pieces} pieces</h1>
       <progress max={100} value={percent} aria-label="How far the sorting is" />
       <p role="status">
-        {howFar(s)}: {percent} %{s.cost !== null && ` · best so far ${money(s.cost, s.currency)}`}
+        {howFar(s)}: {percent} %
+        {s.cost !== null && ` · best so far ${money(s.cost, s.currency)}, wear and hands counted`}
       </p>
       <Quiet>
         {s.seconds < 60 ? `${s.seconds} s` : durationText(s.seconds / 60)} so far. You can do something else meanwhile;
@@ -102,10 +103,7 @@ export function Improving({ sorting: s }: { sorting: SortingView }) {
   return (
     <Strip aria-label="A better plan is looked for">
       <progress max={100} value={percent} aria-label="How far the search is" />
-      <p role="status">
-        A first plan is below. {howFar(s)}
-        {s.cost !== null && `, ${money(s.cost, s.currency)}`}.
-      </p>
+      <p role="status">A first plan is below. {howFar(s)}.</p>
       <Stop wish="enough">Good enough: take it</Stop>
       <Link to="/sort">Look again</Link>
     </Strip>
