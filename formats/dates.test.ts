@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { dayOf, eveningOf, isDay, isoInZone } from './dates.ts';
+import { dayOf, eveningOf, isDay, isoInZone, weekdayOf } from './dates.ts';
 
 describe.each(['Asia/Tokyo', 'Europe/Amsterdam', 'America/Los_Angeles'])('in %s', (zone) => {
   test.each(['2026-05-09', '2026-03-29', '2026-10-25', '2026-03-08', '2026-11-01', '2028-02-29'])(
@@ -25,4 +25,11 @@ test('a moment carries the offset of its zone', () => {
   expect(isoInZone(at, 'Europe/Amsterdam')).toBe('2026-11-01T10:30:15+01:00');
   expect(isoInZone(at, 'America/Los_Angeles')).toBe('2026-11-01T01:30:15-08:00');
   expect(isoInZone(at, 'UTC')).toBe('2026-11-01T09:30:15+00:00');
+});
+
+test('the day of the week is that of the zone', () => {
+  const at = new Date('2026-11-28T23:30:00Z'); // a Saturday in London
+  expect([weekdayOf(at, 'Europe/London'), weekdayOf(at, 'Asia/Tokyo'), weekdayOf(at, 'Pacific/Honolulu')]).toEqual([
+    6, 0, 6,
+  ]);
 });

@@ -1,6 +1,7 @@
 /** Days and moments of a household, in its own time zone. */
 import {
   fromDate,
+  getDayOfWeek,
   parseDate,
   parseDateTime,
   Time,
@@ -12,6 +13,8 @@ import {
 /** A thing needed on a day is needed by the evening of that day. */
 const eveningTime = new Time(18);
 
+/** The day of the week of a moment in a zone, 0 = Sunday. */
+export const weekdayOf = (at: Date, timeZone: string): number => getDayOfWeek(fromDate(at, timeZone), 'en-US');
 /** The day of a moment in a zone, `YYYY-MM-DD`. */
 export const dayOf = (at: Date, timeZone: string): string => toCalendarDate(fromDate(at, timeZone)).toString();
 

@@ -1,7 +1,7 @@
 import { data, Link, redirect } from 'react-router';
 import { distinctName } from '@core/phrase/distinct-name.ts';
 import { readPieceLine } from '@core/phrase/piece-line.ts';
-import { findPiece, listPieces, peopleOf } from '@data/garments.ts';
+import { findPiece, listPieces } from '@data/garments.ts';
 import type { Route } from './+types/piece-new';
 import { readForm } from '../forms/read.ts';
 import { field, onSubmit, withHousehold } from '../server/request.server.ts';
@@ -14,12 +14,13 @@ import { PieceForm } from './parts/piece-form.tsx';
 import { ReadLine } from './parts/read-line.tsx';
 import { pieceOptions } from './piece-options.server.ts';
 import { pieceSchema, pieceStart, toGarment, type PieceStart } from './piece-schema.ts';
-import { keepPiece, marksOf, marksText } from './several.server.ts';
+import { keepPiece, marksOf, marksText, readerOf } from './several.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'New piece · Neat Fold' }];
 
 export const loader = ({ request, context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx }) => {
+  withHousehold(context, async (scope) => {
+    const { tx } = scope;
     const query = new URL(request.url).searchParams;
     const line = (query.get('line') ?? '').slice(0, 300).trim();
     const copied = query.has('copy') ? await findPiece(tx, query.get('copy') ?? '') : null;
@@ -33,8 +34,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
         options: pieceOptions(),
       };
     }
-    const people = await peopleOf(tx);
-    const read = readPieceLine(line, people);
+    const read = (await readerOf(scope))(line);
     // Several at once are asked about together.
     if ((read.count ?? 1) > 1)
       throw redirect(`/pieces/several?${new URLSearchParams({ text: line, basket: query.get('basket') ?? 'no' })}`);

@@ -8,8 +8,10 @@ import { stainKinds, type StainKind } from '@core/stain/stains.ts';
 import { washesBefore } from '@core/setup/past-washes.ts';
 import { emptyState, putInBasket } from '@data/basket.ts';
 import { appendEvents, type NewEvent } from '@data/events.ts';
-import { addGarment, listPieces, type GarmentInput } from '@data/garments.ts';
+import { addGarment, listPieces, peopleOf, type GarmentInput } from '@data/garments.ts';
+import { readHousehold } from '@data/household.ts';
 import type { MarkedStain } from '@data/schema.ts';
+import { weekdayOf } from '@formats/dates.ts';
 import { kindNames, stainNames } from '@words/en/things.ts';
 import { field, type Scope } from '../server/request.server.ts';
 import { clothOf } from '../shared/cloth.ts';
@@ -35,11 +37,19 @@ export const linesOf = (text: string): string[] =>
     .map((l) => l.replace(/^\s*[-*•]\s+/, '').trim())
     .filter(Boolean);
 
-export function rowsOf(text: string, people: readonly string[]): LineRow[] {
+type Reader = (typed: string) => PieceLine;
+/** How a line is read here and today: who lives here, and which day of the week it is. */
+export async function readerOf({ tx, now }: Pick<Scope, 'tx' | 'now'>): Promise<Reader> {
+  const people = await peopleOf(tx);
+  const weekday = weekdayOf(now, (await readHousehold(tx))?.timeZone ?? 'UTC');
+  return (typed) => readPieceLine(typed, people, weekday);
+}
+
+export function rowsOf(text: string, read: Reader): LineRow[] {
   return linesOf(text)
     .slice(0, mostLines)
     .map((line, k) => {
-      const p = readPieceLine(line.slice(0, 300), people);
+      const p = read(line.slice(0, 300));
       const garment = garmentOf(p, p.name);
       return {
         n: k + 1,
@@ -67,10 +77,7 @@ interface Answered {
   entries: number;
 }
 /** The lines with their answers; errors by field. */
-function answersOf(
-  form: FormData,
-  people: readonly string[],
-): { pieces: Answered[]; errors: Record<string, string[]> } {
+function answersOf(form: FormData, readLine: Reader): { pieces: Answered[]; errors: Record<string, string[]> } {
   const errors: Record<string, string[]> = {};
   const pieces: Answered[] = [];
   const lines = linesOf(field(form, 'text'));
@@ -80,7 +87,7 @@ function answersOf(
     const n = k + 1;
     if (field(form, `skip-${n}`)) continue;
     if (line.length > 300) errors[`line-${n}`] = [`Line ${n}: at most 300 letters.`];
-    const read = readPieceLine(line.slice(0, 300), people);
+    const read = readLine(line.slice(0, 300));
     const colour = field(form, `colour-${n}`);
     const hex = (colourWords as Record<string, string>)[colour];
     if (read.colours.length === 0) {
@@ -171,9 +178,8 @@ export async function keepPiece(
 export async function keepLines(
   scope: Scope,
   form: FormData,
-  people: readonly string[],
 ): Promise<{ kept: number } | { errors: Record<string, string[]> }> {
-  const { pieces, errors } = answersOf(form, people);
+  const { pieces, errors } = answersOf(form, await readerOf(scope));
   if (Object.keys(errors).length > 0) return { errors };
   const taken = new Set((await listPieces(scope.tx)).map((p) => p.row.name.toLowerCase()));
   const toBasket = field(form, 'basket') === 'yes';

@@ -1,6 +1,5 @@
 import { data, Form, redirect } from 'react-router';
 import { styled } from 'styled-components';
-import { peopleOf } from '@data/garments.ts';
 import type { Route } from './+types/several';
 import { errorOf, replyOf, typedValue } from '../forms/read.ts';
 import { field, onSubmit, withHousehold } from '../server/request.server.ts';
@@ -13,18 +12,18 @@ import { Notice } from '../ui/notice.tsx';
 import { PageHead } from '../ui/page.tsx';
 import { media } from '../theme/tokens.ts';
 import { ReadLine } from './parts/read-line.tsx';
-import { keepLines, linesOf, mostLines, rowsOf, severalOptions } from './several.server.ts';
+import { keepLines, linesOf, mostLines, readerOf, rowsOf, severalOptions } from './several.server.ts';
 
 export const meta: Route.MetaFunction = () => [{ title: 'Several pieces · Neat Fold' }];
 
 export const loader = ({ request, context }: Route.LoaderArgs) =>
-  withHousehold(context, async ({ tx }) => {
+  withHousehold(context, async (scope) => {
     const query = new URL(request.url).searchParams;
     const text = (query.get('text') ?? query.get('line') ?? '').slice(0, 6_000);
     return {
       raw: text,
       toBasket: query.get('basket') === 'yes',
-      rows: rowsOf(text, await peopleOf(tx)),
+      rows: rowsOf(text, await readerOf(scope)),
       tooMany: linesOf(text).length > mostLines ? mostLines : 0,
       options: severalOptions(),
     };
@@ -32,7 +31,7 @@ export const loader = ({ request, context }: Route.LoaderArgs) =>
 
 export const action = (args: Route.ActionArgs) =>
   onSubmit(args, async (scope, form) => {
-    const result = await keepLines(scope, form, await peopleOf(scope.tx));
+    const result = await keepLines(scope, form);
     if ('errors' in result) return data(replyOf(form, result.errors), { status: 422 });
     return redirect(field(form, 'basket') === 'yes' ? '/basket' : `/wardrobe?kept=${result.kept}`);
   });

@@ -30,7 +30,7 @@ const names: Readonly<Record<Exclude<FibreId, 'unknown'>, string>> = {
   coated: 'coated, polyurethane, pu, pvc, faux leather, vegan leather, polyurethan, poliuretano, polyurethaan, kunstleder, kunstleer, ecopelle, similicuir',
   'down-fill': 'down, feather, goose down, duck down, down feather, daune, daunen, gansedaunen, feder, federn, duvet, plume, plumes, plumon, pluma, piumino, piuma, piume, dons, veren, veer',
   leather: 'leather, leder, cuir, cuero, pelle, leer',
-  suede: 'suede, wildleder, daim, ante, scamosciato, nubuck',
+  suede: 'suede, lambskin, sheepskin, wildleder, daim, ante, scamosciato, nubuck',
 };
 /** Short names that labels print beside a share (trade use); as words they would be read into ordinary text. */
 // prettier-ignore

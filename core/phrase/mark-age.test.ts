@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { readPieceLine } from './piece-line.ts';
 
-const marksOf = (typed: string) => {
-  const { marks, unknown } = readPieceLine(typed, []);
+const marksOf = (typed: string, weekday: number | null = null) => {
+  const { marks, unknown } = readPieceLine(typed, [], weekday);
   return { marks: marks.map((m) => [m.kind, m.place, m.ageHours]), unknown: unknown.map((u) => u.word) };
 };
 
@@ -33,7 +33,7 @@ describe('how old a mark is', () => {
       ['wax', '', 48],
       ['red-wine', '', 48],
     ]));
-  test('what is not said stays unknown; a weekday is no age; without a mark nothing is read as one', () => {
+  test('what is not said stays unknown; a weekday is no age where today’s is not known; without a mark nothing is read as one', () => {
     expect(marksOf('shirt with an oil stain').marks).toEqual([['cooking-grease', '', null]]);
     expect(marksOf('shirt with an oil stain from tuesday')).toEqual({
       marks: [['cooking-grease', '', null]],
@@ -42,4 +42,16 @@ describe('how old a mark is', () => {
     expect(readPieceLine('jeans, today', []).marks).toEqual([]);
     expect(readPieceLine('jeans, today', []).unknown.map((u) => u.word)).toEqual(['today']);
   });
+  test.each([
+    ['since saturday', 0, 24],
+    ['from Saturday evening', 1, 48],
+    ['on monday', 0, 144],
+    ['last sunday', 0, 168],
+    ['sunday', 6, 144],
+  ] as const)('%s, said on day %d of the week, is %d hours', (when, weekday, hours) =>
+    expect(marksOf(`white shirts, red wine on the front ${when}`, weekday)).toEqual({
+      marks: [['red-wine', 'front', hours]],
+      unknown: [],
+    }),
+  );
 });

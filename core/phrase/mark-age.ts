@@ -1,4 +1,4 @@
-/** How old a mark is, from words: "red wine on the cuff, two days ago", "coffee this morning". Weekdays say nothing: which week is not known. */
+/** How old a mark is, from words: "red wine on the cuff, two days ago", "coffee this morning", "since Saturday". */
 import { wholeWords, type Line } from './line.ts';
 import { numberOf, numberWord } from './numbers.ts';
 
@@ -26,18 +26,21 @@ const phrases: readonly [pattern: string, hours: number][] = [
   ['last month', hoursOf.month],
   ['last year', hoursOf.year],
 ];
+const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
+const onWeekday = `(?:from |since |on |last |from last )?(${weekdays.join('|')})(?: morning| afternoon| evening| night)?`;
 /** Every phrase that tells an age, for whoever must look past it. */
-export const agePhrase = `(?:from |since )?(?:${amount} (?:ago|old)|${phrases.map(([p]) => p).join('|')})`;
+export const agePhrase = `(?:from |since )?(?:${amount} (?:ago|old)|${phrases.map(([p]) => p).join('|')}|${onWeekday})`;
 
 const hoursSaid = (count: string, unit: string): number => {
   const n = /^an?$/.test(count) ? 1 : /few|some|several/.test(count) ? several : (numberOf(count) ?? 1);
   return n * hoursOf[units.find(([start]) => unit.startsWith(start))?.[1] ?? 'day'];
 };
 /**
- * Hours since the mark was made; null = not said. What is "3 years old" before the mark is named, at `markAt`, is the piece and not the mark.
- * @example takeMarkAge(new Line('red wine, two days ago'), 0) // 48
+ * Hours since the mark was made; null = not said. What is "3 years old" before the mark is named, at `markAt`, is the piece and not the mark. A day of the week is
+ * the last such day before today; `weekday` = today's, 0 = Sunday, null = not known: then it says nothing.
+ * @example takeMarkAge(new Line('red wine, two days ago'), 0, null) // 48
  */
-export function takeMarkAge(line: Line, markAt: number): number | null {
+export function takeMarkAge(line: Line, markAt: number, weekday: number | null): number | null {
   const ago = line.take(wholeWords(`(?:from |since )?${amount} ago`), 'stain');
   if (ago) return hoursSaid(ago[1] ?? '', ago[2] ?? '');
   const old = wholeWords(`${amount} old`).exec(line.open.slice(markAt));
@@ -46,5 +49,8 @@ export function takeMarkAge(line: Line, markAt: number): number | null {
     return hoursSaid(old[1] ?? '', old[2] ?? '');
   }
   for (const [pattern, hours] of phrases) if (line.take(wholeWords(`(?:from )?(?:${pattern})`), 'stain')) return hours;
-  return null;
+  const day = weekday === null ? null : line.take(wholeWords(onWeekday), 'stain');
+  if (weekday === null || !day) return null;
+  const days = (weekday - weekdays.findIndex((d) => d === day[1]) + 7) % 7;
+  return (days === 0 ? 7 : days) * hoursOf.day;
 }

@@ -91,6 +91,15 @@ const lines: readonly (readonly [typed: string, read: string])[] = [
   ["child's red jumper 116 cm", "Child's red jumper | jumper_mid | shell wool 100 | ground #b3262e | 116 cm"],
   ['2XL black hoodie', 'Black hoodie | hoodie | shell cotton 100 | ground #1d1e21 | size XXL'],
   ['muddy football shorts', 'Football shorts | sport_shorts | shell polyester 100 | mud'],
+  [
+    'navy wool jumper, smells of cigarette smoke',
+    'Navy wool jumper | jumper_mid | shell wool 100 | ground #232f4e | smells',
+  ],
+  ['white baby bodysuit, poo', 'White baby bodysuit | baby_bodysuit | shell cotton 100 | ground #f7f7f4 | faeces'],
+  [
+    'silk blouse, black, deodorant marks under the arms',
+    'Silk blouse, black | silk_blouse | shell silk 100 | ground #1d1e21 | deodorant-mark at underarms',
+  ],
   ['sweaty running shirt orange', 'Running shirt orange | sport_tee | shell polyester 100 | ground #d9772b | smells'],
   ['pink tights for Ida', 'Pink tights | tights | shell polyamide 100 | ground #e39ab0 | of Ida'],
   ['wool jumper 30 wool programme', 'Wool jumper | jumper_mid | shell wool 100 | wash machine 30 very-mild'],

@@ -127,14 +127,17 @@ function takeParts(
   return { parts: order.flatMap((role) => parts.get(role) ?? []), assumed, problems };
 }
 
-/** Read one line; `people` are those who live here. Always gives a usable piece; `assumed`, `problems` and `unknown` say how sure it is. */
-export function readPieceLine(typed: string, people: readonly string[] = []): PieceLine {
+/**
+ * Read one line; `people` are those who live here, `weekday` is today's (0 = Sunday; null = not known). Always gives a usable piece; `assumed`, `problems` and
+ * `unknown` say how sure it is.
+ */
+export function readPieceLine(typed: string, people: readonly string[] = [], weekday: number | null = null): PieceLine {
   const line = new Line(typed);
   const owner = takeOwner(line, people);
   const valueEur = takeValue(line);
   const washCount = takeWashes(line);
   const wearsSinceWash = takeWears(line);
-  const marks = takeMarks(line);
+  const marks = takeMarks(line, weekday);
   const odour = takeOdour(line);
   const withoutLabel = line.take(noLabelPattern, 'label') !== null;
   line.take(notSoft, 'filler', true);

@@ -123,7 +123,7 @@ export function takeCount(line: Line): number | null {
 }
 
 const places =
-  'cuffs?|collar|sleeves?|knees?|hem|front|back|pockets?|lap|thighs?|chest|shoulders?|neck(?:line)?|elbows?|seat|bottom|armpits?|underarms?|corner|middle|centre|edge|toes?|heels?|waist(?:band)?|belly|left|right|inside|crotch|leg|hood|yoke|bib|strap';
+  'cuffs?|collar|sleeves?|knees?|hem|front|back|pockets?|lap|thighs?|chest|shoulders?|neck(?:line)?|elbows?|seat|bottom|armpits?|underarms?|arms?|corner|middle|centre|edge|toes?|heels?|waist(?:band)?|belly|left|right|inside|crotch|leg|hood|yoke|bib|strap';
 const at = `(?: (?:on|at|in|under|near) (?:the |its |my |both |one |left |right |front |back )*(?:[\\p{L}]+ )?(${places})(?: (?:front|back|side))?)`;
 
 const plain = (text: string): string =>
@@ -166,7 +166,15 @@ function stainOf(words: string, certain: boolean): StainKind | null {
   if (exact) return exact;
   return certain && telling.length > 0 ? (findStains(telling.join(' '))[0] ?? null) : null;
 }
-const adjectives: Readonly<Record<string, StainKind>> = {
+/** Words that name a mark by themselves, wherever they stand. */
+const tellingWords: Readonly<Record<string, StainKind>> = {
+  greasy: 'cooking-grease',
+  oily: 'cooking-grease',
+  poo: 'faeces',
+  poop: 'faeces',
+  wee: 'urine',
+  pee: 'urine',
+  puke: 'vomit',
   muddy: 'mud',
   'mud-stained': 'mud',
   bloody: 'blood-dried',
@@ -176,8 +184,8 @@ const adjectives: Readonly<Record<string, StainKind>> = {
   yellowed: 'age-yellowing',
 };
 
-/** Marks: "coffee on the cuff", "with a red wine stain", "stained with blood", "muddy". */
-export function takeMarks(line: Line): Mark[] {
+/** Marks, today being a day of the week (0 = Sunday, null = not known): "coffee on the cuff", "with a red wine stain", "stained with blood", "muddy". */
+export function takeMarks(line: Line, weekday: number | null = null): Mark[] {
   const marks: Mark[] = [];
   const word = String.raw`[\p{L}][\p{L}’'-]*`;
   const both = new RegExp(`(${word}(?: ${word})?) and (?=(?:${word} ){0,2}(?:stains?|marks?|spots?)(?!\\p{L}))`, 'u');
@@ -200,13 +208,13 @@ export function takeMarks(line: Line): Mark[] {
       line.claim(match.from, match.to, 'stain');
       marks.push({ kind: match.kind, place: match.place, ageHours: null });
     }
-  for (const [adjective, kind] of Object.entries(adjectives)) {
-    const match = line.take(wholeWords(`${adjective}(?: (${places}))?`), 'stain');
+  for (const [word, kind] of Object.entries(tellingWords)) {
+    const match = line.take(wholeWords(`${word}(?: (${places}))?`), 'stain');
     if (match) marks.push({ kind, place: match[1] ?? '', ageHours: null });
   }
   marks.push(...takeListedMarks(line));
   const markAt = Math.min(...line.claims.filter((c) => c.said === 'stain').map((c) => c.from));
-  const ageHours = marks.length > 0 ? takeMarkAge(line, markAt) : null;
+  const ageHours = marks.length > 0 ? takeMarkAge(line, markAt, weekday) : null;
   return marks.map((m) => ({ ...m, ageHours }));
 }
 
@@ -235,7 +243,8 @@ function firstStain(line: Line, pattern: RegExp, certain: boolean): Found | null
   const global = new RegExp(pattern.source, 'gu');
   for (const match of line.open.matchAll(global)) {
     const words = match[1] ?? '';
-    const place = match[2] ?? '';
+    // "Under the arms" is no arm.
+    const place = / under [^,]*arms?$/.test(match[0]) ? 'underarms' : (match[2] ?? '');
     const list = words.split(' ');
     for (let k = 0; k < list.length; k++) {
       const run = list.slice(k).join(' ');
@@ -254,6 +263,13 @@ function firstStain(line: Line, pattern: RegExp, certain: boolean): Found | null
   return null;
 }
 
+/** What cloth smells of. */
+const smells = '(?:smoke|sweat|food|frying|chlorine|damp|mould|feet|dog|perfume|old|cellar)';
 /** Whether the line says that it smells. */
 export const takeOdour = (line: Line): boolean =>
-  line.take(wholeWords('smells(?: bad)?|smelly|stinks|stinky|sweaty|whiffy'), 'odour') !== null;
+  line.take(
+    wholeWords(
+      `smells(?: bad| (?:of|like) (?:\\p{L}+ )?${smells})?|smelly|stinks(?: of ${smells})?|stinky|sweaty|whiffy|musty|smoky`,
+    ),
+    'odour',
+  ) !== null;
