@@ -12,7 +12,7 @@ import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { ascending, divisionOf, type Division, type Instance, type Pricer } from './instance.ts';
 import { kindsOf } from './kinds.ts';
 import { betterPartition, type KnownLoads, type PartitionSolver } from './partition.ts';
-import { Search } from './search/search.ts';
+import { Search, type SearchEffort } from './search/search.ts';
 
 /** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
 const branchLimit = 60;
@@ -30,7 +30,12 @@ const branchEffort: BranchEffort = {
   visited: 1_500_000,
 };
 const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100, visited: 15_000_000 };
-const searchRounds = (n: number): number => (n <= branchLimit ? 200 : n <= 300 ? 2_000 : Math.round(600_000 / n));
+/** Middle groups set out several times; small ones are proven anyway, and in large ones nothing is found twice. */
+const searchEffort = (n: number): SearchEffort => ({
+  starts: n > branchLimit && n <= generateLimit.items ? 4 : 1,
+  rounds: n <= branchLimit ? 200 : n <= generateLimit.items ? 700 : Math.round(600_000 / n),
+  swaps: true,
+});
 /** About how much of the work is search. */
 const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit.items ? 0.3 : 1);
 /** Costs nearer than this, EUR, are the same. */
@@ -103,7 +108,7 @@ export class Group {
       enough ||= told('search', share * searching);
       return enough;
     };
-    this.take(search.run({ rounds: searchRounds(n), swaps: true }));
+    this.take(search.run(searchEffort(n)));
     if (enough || this.optimal) return;
     const proof = (share: number): boolean => told('proof', searching + (1 - searching) * share);
     if (n <= branchLimit) this.prove(proof, partition);

@@ -32,7 +32,9 @@ interface Leave {
 }
 
 export interface SearchEffort {
-  /** Ruin-and-recreate rounds. */
+  /** How often it sets out anew from the first division, each time by other random numbers: what holds one in a valley, another passes by. */
+  starts: number;
+  /** Ruin-and-recreate rounds of each. */
   rounds: number;
   /** Try exchanging items between two loads; quadratic in the size of loads. */
   swaps: boolean;
@@ -42,7 +44,8 @@ export class Search {
   private readonly inst: Instance;
   private readonly places: Places;
   private readonly regroup: Regroup;
-  private readonly next: () => number;
+  private readonly seed: number;
+  private next: () => number;
   /** The newest load when each item last found no better place. */
   private readonly tried: Float64Array;
   /** Pairs of loads that are no better as one. */
@@ -60,6 +63,7 @@ export class Search {
     this.inst = modes.inst;
     this.places = new Places(modes, pricer);
     this.regroup = new Regroup(modes, this.places);
+    this.seed = seed;
     this.next = seededBits(seed);
     this.tried = new Float64Array(this.inst.items.length);
     this.alike = new Int32Array(this.inst.items.length);
@@ -295,15 +299,27 @@ export class Search {
     return best ?? this.build(all);
   }
 
-  /** From the first division on: rounds, and what is best of them improved once more. */
+  /** The best that is found from the first division on. */
   run(effort: SearchEffort): Division {
-    const all = this.inst.items.map((_, i) => i);
     this.first ??= this.begin();
-    let current = this.first;
+    let best = this.first;
+    for (let start = 0; start < effort.starts && !this.enough; start++) {
+      this.next = seededBits(this.seed + start);
+      const found = this.wander(this.first, effort, start, best.cost);
+      if (found.cost < best.cost - least) best = found;
+      this.tried.fill(0);
+    }
+    return this.divisionOf(best);
+  }
+  /** Rounds of one start, and what is best of them improved once more. `known` = what the best of the starts before costs. */
+  private wander(first: State, effort: SearchEffort, start: number, known: number): State {
+    const all = this.inst.items.map((_, i) => i);
+    let current = first;
     let champion = this.places.copy(current);
     let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
     for (let round = 0; round < effort.rounds && !this.enough; round++) {
-      this.told(buildShare + ((1 - buildShare) * (round + 1)) / (effort.rounds + 1), champion.cost);
+      const share = (start + (round + 1) / (effort.rounds + 1)) / effort.starts;
+      this.told(buildShare + (1 - buildShare) * share, Math.min(known, champion.cost));
       const trial = this.places.copy(current);
       if (this.places.quick || round % gatherEvery === 0) {
         if (proposals.of !== current)
@@ -338,7 +354,7 @@ export class Search {
     this.tried.fill(0);
     this.improve(champion, all, effort.swaps);
     this.report(champion);
-    return this.divisionOf(champion);
+    return champion;
   }
   private divisionOf(s: State): Division {
     return {
