@@ -40,6 +40,18 @@ describe('dominant colours', () => {
     expect(c.secondShare).toBeGreaterThan(0.15);
     expect(c.secondShare).toBeLessThan(0.3);
   });
+  test('a second colour covers 6 % at least and is a ΔE of 22 away', () => {
+    const striped = (columns: number, grey: number) =>
+      dominantColours(picture(100, 100, (x) => (x < columns ? [grey, grey, grey] : [119, 119, 119]), 0))!;
+    expect(striped(6, 20).secondShare).toBeCloseTo(0.06, 9);
+    expect(far(striped(6, 20).second!, '#141414')).toBeLessThan(1);
+    expect(striped(5, 20)).toMatchObject({ second: null, secondShare: 0 });
+    expect(far('#777777', '#ababab')).toBeGreaterThan(16);
+    expect(far('#777777', '#ababab')).toBeLessThan(22);
+    expect(striped(6, 0xab).second).toBeNull();
+    expect(far('#777777', '#b5b5b5')).toBeGreaterThan(22);
+    expect(striped(6, 0xb5).second).not.toBeNull();
+  });
   test('a piece as grey as its floor is still read', () =>
     expect(far(dominantColours(picture(60, 60, () => [139, 141, 148]))!.ground, '#8b8d94')).toBeLessThan(3));
   test('an empty picture has none', () =>
