@@ -11,11 +11,11 @@ const judgement = {
   wear: ['wear', 'piece', 'garment', 'reference'],
   shrinkage: ['shrinkage', 'envelope', 'board'],
   colour: ['colour', 'envelope', 'reference'],
-  chemistry: ['chemistry', 'stain'],
+  chemistry: ['chemistry'],
   washing: ['washing', 'drying', 'reference'],
   drying: ['drying', 'rack', 'reference'],
   stain: ['stain', 'chemistry'],
-  piece: ['piece', 'envelope', 'garment', 'stain'],
+  piece: ['piece', 'envelope', 'garment'],
   price: ['price', 'plan'],
   plan: ['plan'],
 };

@@ -67,6 +67,39 @@ describe('the bath', () => {
   });
 });
 
+describe('the bath by its cloth', () => {
+  const bath = (g: Garment, perLitre: number, noRinse: boolean) => {
+    const { b, s, f } = at([g]);
+    return handBath(b, s, f, perLitre, noRinse);
+  };
+  const calm = { dye: 'undyed', colours: [{ hex: '#f2ead8', role: 'ground' as const }], weighedDryMassG: 300 } as const;
+  const cotton = garment('c', { ...calm, label: washLabel(40) });
+  const wool = garment('w', { ...calm, kind: 'jumper_mid', parts: only('wool'), label: washLabel(30, 'very-mild') });
+  const silk = garment('s', { ...calm, kind: 'silk_blouse', parts: only('silk'), label: washLabel(30, 'very-mild') });
+  test('litres and soak by the most demanding cloth', () => {
+    expect([cotton, wool, silk].map((g) => bath(g, 4, false).care)).toEqual(['normal', 'wool', 'silk']);
+    expect([cotton, wool, silk].map((g) => bath(g, 4, false).litres.toFixed(3))).toEqual(['3.600', '7.500', '7.500']);
+    expect([cotton, wool, silk].map((g) => bath(g, 4, false).soakMin)).toEqual([15, 10, 3]);
+  });
+  test('what is not rinsed out works a quarter of an hour; silk keeps its own three minutes', () =>
+    expect([cotton, wool, silk].map((g) => bath(g, 1, true).soakMin)).toEqual([15, 15, 3]));
+  test('rinses bring 4 ml/l of cotton bath below 50 mg/l, of a weak bath one is left', () => {
+    const { litres } = bath(cotton, 4, false);
+    const { carryL } = at([cotton]).f;
+    const after = (n: number): number => 4_000 * (carryL / (carryL + litres)) ** n;
+    const { rinses } = bath(cotton, 4, false);
+    expect(after(rinses)).toBeLessThanOrEqual(50);
+    expect(after(rinses - 1)).toBeGreaterThan(50);
+    expect(bath(cotton, 0.01, false).rinses).toBe(1);
+    expect(bath(cotton, 4, true).rinses).toBe(0);
+  });
+  test('minutes: fill 5, soak, move 3, drain 2, five a rinse, press 3, roll 4', () => {
+    const b = bath(silk, 1, true);
+    expect(handDuration(b)).toBe(5 + 3 + 3 + 2 + 3 + 4);
+    expect(handDuration({ ...b, rinses: 2 })).toBe(20 + 10);
+  });
+});
+
 describe('the steps by hand', () => {
   test('their minutes are the load’s duration, in the order of doing, the last rinse is looked at', () =>
     fc.assert(
