@@ -85,6 +85,34 @@ describe('what cloth bears', () => {
         ...change,
       }),
     );
+  test('what swells or dissolves in solvents meets none', () => {
+    const solvents = agentIds.filter((a) => agentFacts(a).group === 'flam-solvent');
+    expect(solvents.length).toBeGreaterThan(3);
+    const coated = clothOf(
+      garment('g', { parts: [{ role: 'shell', fibres: [{ fibre: 'coated', percent: 100 }] }], traits: new Set() }),
+    );
+    for (const a of solvents) {
+      expect(bearingOf(a, coated).never).toMatchObject({ code: 'x-swell' });
+      expect(bearingOf(a, coated).conditions).toContain('c-noheat');
+      expect(bearingOf(a, on('cotton')).conditions).toContain('c-noheat');
+    }
+    expect(bearingOf('water', coated).never?.code).not.toBe('x-swell');
+    expect(bearingOf('water', on('cotton')).conditions).not.toContain('c-noheat');
+    expect(bearingOf('acetone', on('cupro')).never?.code).toBe('x-dissolve');
+    expect(bearingOf('mineral-spirits', on('cupro')).never?.code).not.toBe('x-dissolve');
+    for (const a of ['solvent-spotter', 'mineral-spirits', 'soft-fat'] as const)
+      expect(bearingOf(a, on('polypropylene')).never?.code).toBe('x-swell');
+    expect(bearingOf('water', on('polypropylene')).never).toBeNull();
+    expect(bearingOf('soft-fat', on('polyester')).never).toBeNull();
+  });
+  test('a flame-resistant finish takes neither soap nor bleach, as its agents say; a piece without it does', () => {
+    const finished = on('cotton', { traits: new Set(['flame-resistant'] as const) });
+    for (const a of ['soap-bar', 'oxy-percarbonate', 'fabric-softener'] as const) {
+      expect(bearingOf(a, finished).never?.code).toBe('x-refuse');
+      expect(bearingOf(a, on('cotton')).never).toBeNull();
+    }
+    expect(bearingOf('water', finished).never).toBeNull();
+  });
   test('enzymes and alkali never meet protein fibre or down', () => {
     for (const fibre of ['wool', 'silk', 'down-fill'] as const)
       for (const a of agentIds) {

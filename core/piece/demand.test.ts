@@ -2,7 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import { colourFacts } from '../colour/colour.ts';
 import { weightPresets } from '../cost/weights.ts';
 import { garment, only } from '../testing/arbitrary.ts';
-import { cleaningEffect, cleaningNeed, powderWear, wearFactor, wearUnitsOfWash, waitUrgency } from './demand.ts';
+import type { StainKind } from '../stain/stains.ts';
+import type { Garment } from '../model/garment.ts';
+import {
+  cleaningEffect,
+  cleaningNeed,
+  heatNeed,
+  powderWear,
+  wearFactor,
+  wearUnitsOfWash,
+  waitUrgency,
+} from './demand.ts';
 
 const w = weightPresets.balanced;
 describe('the worked settings: need, effect, deficit and wear', () => {
@@ -115,5 +125,95 @@ describe('what the drum does', () => {
     expect(cleaningEffect(60, 'normal', 154, 'universal')).toBe(1.05);
     expect(cleaningEffect(60, 'normal', 300, 'universal')).toBe(1.05);
     expect(cleaningEffect(60, 'normal', 150, 'universal')).toBeLessThan(1.05);
+  });
+});
+
+describe('what a piece asks for', () => {
+  const mark = (kind: StainKind): Garment['stains'][number] => ({
+    id: 's',
+    kind,
+    ageHours: 30,
+    heatSet: false,
+    heat: null,
+    tried: [],
+    place: '',
+    sizeCm: 3,
+    failedRounds: 0,
+  });
+  const need = (change: Partial<Garment>): number =>
+    cleaningNeed(garment('g', { soil: 'none', nextToSkin: false, ...change }));
+  test.each<[string, Partial<Garment>, number]>([
+    ['clothes off the skin', {}, 0.2],
+    ['clothes on the skin', { nextToSkin: true }, 0.3],
+    ['underwear', { kind: 'briefs' }, 0.55],
+    ['socks', { kind: 'sock_ankle_pair' }, 0.55],
+    ['sportswear', { kind: 'sport_tee' }, 0.55],
+    ['a baby’s body', { kind: 'baby_bodysuit' }, 0.55],
+    ['towels', { kind: 'bath_towel' }, 0.6],
+    ['sheets', { kind: 'sheet_double' }, 0.6],
+    ['tea towels', { kind: 'tea_towel' }, 0.6],
+    ['a shirt', { kind: 'dress_shirt' }, 0.2],
+    ['a shirt with a ring round its collar', { kind: 'dress_shirt', stains: [mark('collar-cuff')] }, 0.75],
+    ['a skirt with the same mark', { kind: 'skirt_light', stains: [mark('collar-cuff')] }, 0.75],
+    ['a sweaty day', { activity: 'sweaty' }, 0.35],
+  ])('need of %s', (_, change, asked) => expect(need(change)).toBeCloseTo(asked, 9));
+  test('soil by its degree, at most everything', () => {
+    const by = (['none', 'light', 'normal', 'heavy', 'hazardous'] as const).map((soil) => need({ soil }));
+    expect(by).toEqual([0.2, 0.4, 0.55, 0.75, 0.9]);
+    expect(need({ soil: 'hazardous', kind: 'briefs', activity: 'sweaty' })).toBe(1);
+  });
+
+  const wear = (change: Partial<Garment>): number => {
+    const g = garment('g', { colours: [{ hex: '#f7f7f4', role: 'ground' }], ...change });
+    return wearFactor(g, colourFacts(g.colours), false);
+  };
+  test.each<[string, Partial<Garment>, number]>([
+    ['cotton', {}, 1],
+    ['terry', { kind: 'bath_towel' }, 0.5],
+    ['sheets', { kind: 'sheet_double' }, 0.5],
+    ['viscose', { parts: only('viscose') }, 1.5],
+    ['silk', { parts: only('silk') }, 2.5],
+    ['wool', { parts: only('wool') }, 3],
+    ['wool and silk: the more tender', { parts: only('wool', 50, 'silk') }, 3],
+    ['a membrane', { parts: only('polyester'), traits: new Set(['membrane'] as const) }, 2],
+    ['lace', { traits: new Set(['lace'] as const) }, 2],
+    ['a tenth of elastane', { parts: only('cotton', 90, 'elastane') }, 1.5],
+    ['a little less of it', { parts: only('cotton', 91, 'elastane') }, 1],
+  ])('wear of %s', (_, change, factor) => expect(wear(change)).toBe(factor));
+
+  const white = colourFacts([{ hex: '#f7f7f4', role: 'ground' }]);
+  const navy = colourFacts([{ hex: '#232f4e', role: 'ground' }]);
+  const urgency = (change: Partial<Garment>, colour = navy, wearUnits = 0): number =>
+    waitUrgency(garment('g', { soil: 'none', nextToSkin: false, ...change }), colour, wearUnits);
+  test('waiting: soil, sweat, an open mark, pale cloth on the skin, and everything out of the soak', () => {
+    expect((['light', 'normal', 'heavy', 'hazardous'] as const).map((soil) => urgency({ soil }))).toEqual([
+      0.05, 0.2, 0.5, 0.5,
+    ]);
+    expect(urgency({ activity: 'sweaty' })).toBeCloseTo(0.3, 9);
+    expect(urgency({ stains: [mark('coffee')] })).toBeCloseTo(0.3, 9);
+    expect([urgency({ nextToSkin: true }, white), urgency({ nextToSkin: true }), urgency({}, white)]).toEqual([
+      0.2, 0, 0,
+    ]);
+    expect(urgency({ soil: 'heavy', activity: 'sweaty', stains: [mark('coffee')] })).toBe(1);
+    expect(urgency({ soaked: true })).toBe(3);
+  });
+  test('overdue pieces wait dearer, three times at most', () =>
+    expect([0, 1, 1.5, 3, 9].map((units) => urgency({ soil: 'normal' }, navy, units))).toEqual([
+      0.2,
+      0.2,
+      expect.closeTo(0.3, 9),
+      expect.closeTo(0.6, 9),
+      expect.closeTo(0.6, 9),
+    ]));
+  test('heat: linen and underwear that bear 60 °C, half for nightwear, and heavily soiled undyed whites', () => {
+    const heat = (change: Partial<Garment>, bearsC = 60, colour = white): number =>
+      heatNeed(garment('g', { soil: 'normal', ...change }), bearsC, colour);
+    expect([heat({ kind: 'bath_towel' }), heat({ kind: 'bath_towel' }, 59)]).toEqual([1, 0]);
+    expect([heat({ kind: 'briefs' }), heat({ kind: 'pyjama_set' })]).toEqual([1, 0.5]);
+    expect(heat({})).toBe(0);
+    expect(heat({ dye: 'undyed', soil: 'heavy' })).toBe(1);
+    expect(heat({ dye: 'undyed', soil: 'normal' })).toBe(0);
+    expect(heat({ dye: 'reactive', soil: 'heavy' })).toBe(0);
+    expect(heat({ dye: 'undyed', soil: 'heavy' }, 60, navy)).toBe(0);
   });
 });
