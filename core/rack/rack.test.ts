@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import loadHighs from 'highs';
-import { dryingTimeHours } from '../drying/drying.ts';
+import { dryingTimeHours, equilibriumMoisture } from '../drying/drying.ts';
 import { rackFit } from '../drying/rack.ts';
 import { courseOfDrying, type DryingItem, type DryingRoom } from '../drying/room.ts';
 import { barCarriesKg, barShares, barsUsed, flatAreaM2, rackCarriesKg, Space } from '../drying/spaces.ts';
@@ -437,6 +437,29 @@ describe('how long', () => {
     expect(ironHours[0]!).toBeLessThan(hours[0]!);
     expect(courseOfDrying([item({ x0: 0.1, dampForIron: 0.15 })], lone).ironHours[0]).toBeNull();
     expect(courseOfDrying([item()], lone).ironHours[0]).toBeNull();
+  });
+  test('the told hours are the hours at which the cloth is as dry: between two steps for dry, at a step for the iron', () => {
+    const lone = { ...shut, volumeM3: null };
+    const at = (h: number): number => courseOfDrying([item({ dampForIron: 0.15 })], lone, h).moisture[0]!;
+    const { hours, ironHours } = courseOfDrying([item({ dampForIron: 0.15 })], lone);
+    const stepH = 300 / 3600;
+    const iron = ironHours[0]!;
+    expect(at(iron)).toBeLessThanOrEqual(0.15);
+    expect(at(iron - stepH)).toBeGreaterThan(0.15);
+    // At 20 °C and 50 % cotton is dry at 0.02 above what it keeps.
+    const target = equilibriumMoisture(tee.fibre, 0.5) + 0.02;
+    const before = Math.floor(hours[0]! / stepH) * stepH;
+    const [wet, dry] = [at(before + 1e-9), at(before + stepH + 1e-9)];
+    expect(wet).toBeGreaterThan(target);
+    expect(dry).toBeLessThanOrEqual(target);
+    expect(hours[0]!).toBeCloseTo(before + (stepH * (wet - target)) / (wet - dry), 6);
+  });
+  test('what hangs out of doors gives its water to no room', () => {
+    const room = { ...shut, outdoors: () => ({ temperatureC: 20, humidity: 0.5, airSpeedMPerS: 1, wet: false }) };
+    const inside = [item(), item()];
+    const peak = (list: DryingItem[]): number => courseOfDrying(list, room).peakHumidity;
+    expect(peak([...inside, item({ outdoors: true })])).toBeCloseTo(peak(inside), 9);
+    expect(peak([...inside, item()])).toBeGreaterThan(peak(inside) + 0.01);
   });
   test('a full shut room stands over 70 % for hours, an open flat does not', () => {
     const load = Array.from({ length: 12 }, () => item({ count: 3 }));
