@@ -37,7 +37,7 @@ export function poolCost(highs: Highs, { household, garments, now }: PlanRequest
     const met: number[][] = [];
     const search = new Search(modes, pricer);
     search.onLoad = (items) => met.push([...items]);
-    const best = search.run({ starts: 1, rounds: 600, swaps: true });
+    const best = search.run({ rounds: [600], swaps: true });
     const generation = new Generation(modes, pricer, kindsOf(inst));
     generation.take(met, best);
     generation.run(effort, best.cost, () => false);

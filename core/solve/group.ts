@@ -32,8 +32,7 @@ const branchEffort: BranchEffort = {
 const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100, visited: 15_000_000 };
 /** Middle groups set out several times; small ones are proven anyway, and in large ones nothing is found twice. */
 const searchEffort = (n: number): SearchEffort => ({
-  starts: n > branchLimit && n <= generateLimit.items ? 4 : 1,
-  rounds: n <= branchLimit ? 200 : n <= generateLimit.items ? 700 : Math.round(600_000 / n),
+  rounds: n <= branchLimit ? [200] : n <= generateLimit.items ? [2_000, 700, 700, 700] : [Math.round(600_000 / n)],
   swaps: true,
 });
 /** About how much of the work is search. */

@@ -18,7 +18,7 @@ const inst = makeInstance(
   gs.map((_, i) => ({ pieces: [i], waitCost: deferralCost(b, i) })),
 );
 const pricer = new Pricer(b);
-const found = new Search(Modes.of(inst), pricer).run({ starts: 1, rounds: 40, swaps: false });
+const found = new Search(Modes.of(inst), pricer).run({ rounds: [40], swaps: false });
 
 test('every item is in one load or waits, and the cost is the sum of the prices', () => {
   expect([...found.loads.flat(), ...found.waiting].sort((x, y) => x - y)).toEqual(gs.map((_, i) => i));
@@ -29,11 +29,11 @@ test('every item is in one load or waits, and the cost is the sum of the prices'
   expect(found.cost).toBeLessThan(Infinity);
 });
 test('the same basket gives the same division', () =>
-  expect(new Search(Modes.of(inst), new Pricer(b)).run({ starts: 1, rounds: 40, swaps: false })).toEqual(found));
+  expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: [40], swaps: false })).toEqual(found));
 test('more rounds never cost more', () =>
-  expect(
-    new Search(Modes.of(inst), new Pricer(b)).run({ starts: 1, rounds: 200, swaps: false }).cost,
-  ).toBeLessThanOrEqual(found.cost + 1e-9));
+  expect(new Search(Modes.of(inst), new Pricer(b)).run({ rounds: [200], swaps: false }).cost).toBeLessThanOrEqual(
+    found.cost + 1e-9,
+  ));
 test('more starts never cost more, are told in order, and stop when it is enough', () => {
   const shares: number[] = [];
   const costs: number[] = [];
@@ -43,7 +43,7 @@ test('more starts never cost more, are told in order, and stop when it is enough
     if (cost < Infinity) costs.push(cost);
     return false;
   };
-  const several = search.run({ starts: 3, rounds: 40, swaps: false });
+  const several = search.run({ rounds: [40, 40, 40], swaps: false });
   expect(several.cost).toBeLessThanOrEqual(found.cost + 1e-9);
   expect(shares).toEqual([...shares].sort((x, y) => x - y));
   expect(costs).toEqual([...costs].sort((x, y) => y - x));
@@ -52,7 +52,7 @@ test('more starts never cost more, are told in order, and stop when it is enough
   const halted = new Search(Modes.of(inst), new Pricer(b));
   const rounds: number[] = [];
   halted.onRound = (share) => rounds.push(share) > 0 && share > 0.4;
-  expect(halted.run({ starts: 3, rounds: 40, swaps: false }).cost).toBeGreaterThanOrEqual(several.cost - 1e-9);
+  expect(halted.run({ rounds: [40, 40, 40], swaps: false }).cost).toBeGreaterThanOrEqual(several.cost - 1e-9);
   expect(Math.max(...rounds)).toBeLessThan(0.5);
 });
 test('no load is dearer than washing or putting off its items one by one', () => {

@@ -2,6 +2,7 @@
  * Large-neighbourhood search over divisions: build, improve by small moves, then gather loads that pay by way of washing, and take a few loads apart and
  * put them together again, keeping what is cheaper. Deterministic: a fixed seed and a count of rounds, never a clock.
  */
+import { sum } from '../../units/numbers.ts';
 import { seededBits } from '../../units/random.ts';
 import { ascending, fits, type Division, type Instance, type Pricer } from '../instance.ts';
 import { kindsOf } from '../kinds.ts';
@@ -32,10 +33,8 @@ interface Leave {
 }
 
 export interface SearchEffort {
-  /** How often it sets out anew from the first division, each time by other random numbers: what holds one in a valley, another passes by. */
-  starts: number;
-  /** Ruin-and-recreate rounds of each. */
-  rounds: number;
+  /** Ruin-and-recreate rounds of each start from the first division; each goes by other random numbers: what holds one in a valley, another passes by. */
+  rounds: readonly number[];
   /** Try exchanging items between two loads; quadratic in the size of loads. */
   swaps: boolean;
 }
@@ -303,23 +302,29 @@ export class Search {
   run(effort: SearchEffort): Division {
     this.first ??= this.begin();
     let best = this.first;
-    for (let start = 0; start < effort.starts && !this.enough; start++) {
+    const all = sum(effort.rounds) + effort.rounds.length;
+    let done = 0;
+    for (const [start, rounds] of effort.rounds.entries()) {
+      if (this.enough) break;
       this.next = seededBits(this.seed + start);
-      const found = this.wander(this.first, effort, start, best.cost);
+      const known = best.cost;
+      const found = this.wander(this.first, rounds, effort.swaps, (round, cost) =>
+        this.told(buildShare + ((1 - buildShare) * (done + round + 1)) / all, Math.min(known, cost)),
+      );
       if (found.cost < best.cost - least) best = found;
+      done += rounds + 1;
       this.tried.fill(0);
     }
     return this.divisionOf(best);
   }
-  /** Rounds of one start, and what is best of them improved once more. `known` = what the best of the starts before costs. */
-  private wander(first: State, effort: SearchEffort, start: number, known: number): State {
+  /** Rounds of one start, and what is best of them improved once more. */
+  private wander(first: State, rounds: number, swaps: boolean, tell: (round: number, cost: number) => void): State {
     const all = this.inst.items.map((_, i) => i);
     let current = first;
     let champion = this.places.copy(current);
     let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
-    for (let round = 0; round < effort.rounds && !this.enough; round++) {
-      const share = (start + (round + 1) / (effort.rounds + 1)) / effort.starts;
-      this.told(buildShare + (1 - buildShare) * share, Math.min(known, champion.cost));
+    for (let round = 0; round < rounds && !this.enough; round++) {
+      tell(round, champion.cost);
       const trial = this.places.copy(current);
       if (this.places.quick || round % gatherEvery === 0) {
         if (proposals.of !== current)
@@ -352,7 +357,7 @@ export class Search {
       else if (round % 40 === 39) current = this.places.copy(champion);
     }
     this.tried.fill(0);
-    this.improve(champion, all, effort.swaps);
+    this.improve(champion, all, swaps);
     this.report(champion);
     return champion;
   }
