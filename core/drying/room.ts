@@ -79,17 +79,16 @@ const stepsBefore = (fromH: number): number =>
 const driesAt = (air: { temperatureC: number; humidity: number }): boolean =>
   air.humidity < 0.95 && air.temperatureC >= 0;
 
-/** Number of each thing among the different ones, by its key, in the order in which they first come. */
-function numbered<T>(things: readonly T[], keyOf: (thing: T) => string): { first: T[]; numberOf: number[] } {
+/** Number of each thing among the different ones, by its key, in the order in which they first come, and how many there are. */
+function numbered<T>(things: readonly T[], keyOf: (thing: T) => string): { numberOf: number[]; different: number } {
   const numbers = new Map<string, number>();
-  const first: T[] = [];
   const numberOf = things.map((thing) => {
     const key = keyOf(thing);
-    const number = numbers.get(key) ?? first.push(thing) - 1;
+    const number = numbers.get(key) ?? numbers.size;
     numbers.set(key, number);
     return number;
   });
-  return { first, numberOf };
+  return { numberOf, different: numbers.size };
 }
 
 /** The whole course of everything that hangs. `askedH` = the moment whose moisture is asked. */
@@ -147,9 +146,9 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
   let begun = 0;
   let hanging: typeof state = [];
   /** Of this step, by place and by cloth; NaN = not asked yet. */
-  const flux = new Float64Array(places.first.length);
-  const restingInside = new Float64Array(cloths.first.length);
-  const restingOutside = new Float64Array(cloths.first.length);
+  const flux = new Float64Array(places.different);
+  const restingInside = new Float64Array(cloths.different);
+  const restingOutside = new Float64Array(cloths.different);
   for (let t = 0; anyDries && t < longestH * 3600 && (begun < inOrder.length || hanging.length > 0); t += stepS) {
     let changed = false;
     for (; (inOrder[begun]?.fromS ?? Infinity) <= t; begun++) changed = true;

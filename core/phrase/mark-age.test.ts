@@ -42,6 +42,9 @@ describe('how old a mark is', () => {
     expect(readPieceLine('jeans, today', []).marks).toEqual([]);
     expect(readPieceLine('jeans, today', []).unknown.map((u) => u.word)).toEqual(['today']);
   });
+  test.each(['needed by saturday', 'needed on saturday', 'for saturday', 'next saturday'])('%s tells no age', (when) =>
+    expect(marksOf(`white shirts, red wine on the front, ${when}`, 0).marks).toEqual([['red-wine', 'front', null]]),
+  );
   test.each([
     ['since saturday', 0, 24],
     ['from Saturday evening', 1, 48],

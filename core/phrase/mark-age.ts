@@ -27,7 +27,8 @@ const phrases: readonly [pattern: string, hours: number][] = [
   ['last year', hoursOf.year],
 ];
 const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
-const onWeekday = `(?:from |since |on |last |from last )?(${weekdays.join('|')})(?: morning| afternoon| evening| night)?`;
+/** A day that is still to come is when something is needed, a day in a name ("Saturday’s shirt") is none. */
+const onWeekday = `(?<!(?:by|for|until|till|before|next|needed|every|on) )(?:from |since |on |last |from last )?(${weekdays.join('|')})(?: morning| afternoon| evening| night)?(?!['’]s)`;
 /** Every phrase that tells an age, for whoever must look past it. */
 export const agePhrase = `(?:from |since )?(?:${amount} (?:ago|old)|${phrases.map(([p]) => p).join('|')}|${onWeekday})`;
 

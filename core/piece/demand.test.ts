@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { colourFacts } from '../colour/colour.ts';
 import { weightPresets } from '../cost/weights.ts';
 import { garment, only } from '../testing/arbitrary.ts';
-import type { StainKind } from '../stain/stains.ts';
+import { mark } from '../testing/mark.ts';
 import type { Garment } from '../model/garment.ts';
 import {
   cleaningEffect,
@@ -129,17 +129,6 @@ describe('what the drum does', () => {
 });
 
 describe('what a piece asks for', () => {
-  const mark = (kind: StainKind): Garment['stains'][number] => ({
-    id: 's',
-    kind,
-    ageHours: 30,
-    heatSet: false,
-    heat: null,
-    tried: [],
-    place: '',
-    sizeCm: 3,
-    failedRounds: 0,
-  });
   const need = (change: Partial<Garment>): number =>
     cleaningNeed(garment('g', { soil: 'none', nextToSkin: false, ...change }));
   test.each<[string, Partial<Garment>, number]>([

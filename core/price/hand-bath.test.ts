@@ -5,6 +5,7 @@ import { textOf } from '@words/text.ts';
 import fc from 'fast-check';
 import type { Garment } from '../model/garment.ts';
 import { garment, household, only, washLabel } from '../testing/arbitrary.ts';
+import { mark } from '../testing/mark.ts';
 import { basketOf } from './basket.ts';
 import { featuresOf } from './features.ts';
 import { handBath, handDuration, handStepMinutes } from './hand-bath.ts';
@@ -164,21 +165,10 @@ describe('the steps by machine', () => {
     expect(textOf(steps[2]!.message)).toBe('Cottons, 30 °C, 800 rpm. Start.');
   });
   test('fuel is aired before and rinsed out of the drum after; a mark is looked at before any heat', () => {
-    const stain = (kind: 'fuel-diesel' | 'coffee') => ({
-      id: 's',
-      kind,
-      ageHours: 30,
-      heatSet: false,
-      place: '',
-      sizeCm: 3,
-      failedRounds: 0,
-      heat: null,
-      tried: [],
-    });
-    const fuel = machine(garment('f', { stains: [stain('fuel-diesel')] }));
+    const fuel = machine(garment('f', { stains: [mark('fuel-diesel')] }));
     expect(fuel[0]).toMatchObject({ step: 'air-out', check: { code: 'fume' } });
     expect(fuel.at(-1)!.step).toBe('empty-drum-rinse');
-    expect(machine(garment('c', { stains: [stain('coffee')] })).find((s) => s.step === 'inspect')!.check).toEqual({
+    expect(machine(garment('c', { stains: [mark('coffee')] })).find((s) => s.step === 'inspect')!.check).toEqual({
       code: 'gone-dry',
     });
   });

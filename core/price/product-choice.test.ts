@@ -5,6 +5,7 @@ import { mixCode } from '../chemistry/sequence.ts';
 import type { Garment } from '../model/garment.ts';
 import { houseRules, type Household, type Product } from '../model/household.ts';
 import { garment, household, washLabel } from '../testing/arbitrary.ts';
+import { mark } from '../testing/mark.ts';
 import { garmentEnvelope } from '../envelope/garment-envelope.ts';
 import { planBasket } from '../plan/plan.ts';
 import { afterSoakDose } from '../washing/dose.ts';
@@ -45,19 +46,7 @@ const white = (id: string): Garment =>
     ...due,
     label: washLabel(60, 'normal', { bleach: 'any' }),
     traits: new Set(),
-    stains: [
-      {
-        id: 's',
-        kind: 'tea',
-        ageHours: 30,
-        heatSet: false,
-        heat: null,
-        tried: [],
-        place: '',
-        sizeCm: 3,
-        failedRounds: 0,
-      },
-    ],
+    stains: [mark('tea')],
   });
 const additives = (h: Household, list: Garment[]): string[][] =>
   planBasket({ garments: list, household: h, now }).loads.map((l) => l.additives.map((a) => a.class).sort());
