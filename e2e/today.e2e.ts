@@ -75,8 +75,8 @@ describe('a day is planned', () => {
     expect(troubles).toEqual([]);
   });
   test('a kept day does not move by itself', async () => {
-    await kept();
     const from = Date.now();
+    await kept();
     const before = await bars().evaluateAll((list) => list.map((b) => b.getAttribute('aria-label') ?? ''));
     await open(page, '/today');
     const after = await bars().evaluateAll((list) => list.map((b) => b.getAttribute('aria-label') ?? ''));
