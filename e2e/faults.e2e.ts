@@ -11,6 +11,7 @@ import {
   address,
   axeViolations,
   beginVisit,
+  cluster,
   endVisit,
   open,
   sendForm,
@@ -475,13 +476,12 @@ describe('every route', () => {
           expect(performance.now() - start).toBeLessThan(8_000);
         },
       ),
-      { numRuns: 25, endOnFailure: true },
+      { numRuns: 15, endOnFailure: true },
     );
   });
 });
 
 describe('when the database stands still', () => {
-  const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { dir: string };
   const postmaster = Number(readFileSync(path.join(cluster.dir, 'postmaster.pid'), 'utf8').split('\n')[0]);
   /** The postmaster and all its children. */
   const processes = (): number[] =>

@@ -10,9 +10,17 @@ interface Scripts {
   prepareDatabase: (d: unknown, folder: string, options: { mode: 'home' | 'hosted' }) => Promise<void>;
 }
 const root = process.cwd();
-const cluster = JSON.parse(process.env.E2E_DATABASE ?? '{}') as { appUrl: string; deskUrl: string; ownerUrl: string };
+interface Lane {
+  database: { appUrl: string; deskUrl: string; ownerUrl: string; dir: string };
+  port: number;
+}
+const lanes = JSON.parse(process.env.E2E_LANES ?? '[]') as Lane[];
+const lane = lanes[Number(process.env.JEST_WORKER_ID ?? 1) - 1];
+if (!lane) throw new Error('browser tests are run by `npm test`, which gives each lane a database and a port');
+const { port } = lane;
+/** The database of this lane; no other lane looks into it. */
+export const cluster = lane.database;
 export const ownerUrl = cluster.ownerUrl;
-const port = Number(process.env.E2E_PORT);
 export const address = `http://127.0.0.1:${port}`;
 
 /** Drop and migrate. */

@@ -34,7 +34,7 @@ async function check(name, args, { env = {}, aside = false } = {}) {
   results.push({ name, ok: status === 0 });
 }
 let tests = { passed: 0, failed: 0 };
-async function jest(name, projects, { env = {}, aside = false, args = [] } = {}) {
+async function jest(name, projects, { env = {}, aside = false, args = [], lanes = 1 } = {}) {
   mkdirSync('.data', { recursive: true });
   const file = `.data/jest-${name}.json`;
   await check(
@@ -45,7 +45,7 @@ async function jest(name, projects, { env = {}, aside = false, args = [] } = {})
       bin('jest/bin/jest.js'),
       '--selectProjects',
       ...projects,
-      '--runInBand',
+      ...(lanes > 1 ? [`--maxWorkers=${lanes}`] : ['--runInBand']),
       ...args,
       '--json',
       `--outputFile=${file}`,
@@ -86,7 +86,7 @@ async function readSources() {
 }
 
 /** One lane beside the unit tests, which take as long: what reads the sources, the database tests, the build for the browser tests. */
-async function besideUnitTests() {
+async function besideUnitTests(database) {
   await readSources();
   if (wanted('database'))
     await jest('database', ['data'], {
@@ -100,19 +100,32 @@ async function besideUnitTests() {
   if (wanted('browser')) ensureBuild();
 }
 
-const database = await startPostgres(root, { name: 'pg-test', log: say });
-try {
+/** Browser tests run in so many lanes, each with a database and a server of its own: one of them stops its database on purpose. */
+const browserLanes = 2;
+/** Starts a cluster of its own for a further lane and empties it. */
+async function freshCluster(name) {
+  const cluster = await startPostgres(root, { name, log: say });
   const { dropDatabase, prepareDatabase } = await import('./lib/migrate.mjs');
-  await dropDatabase(database);
-  await prepareDatabase(database, path.join(root, 'data/migrations'));
-  await Promise.all([besideUnitTests(), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
-  if (wanted('browser'))
+  await dropDatabase(cluster);
+  await prepareDatabase(cluster, path.join(root, 'data/migrations'));
+  return cluster;
+}
+const clusters = [];
+try {
+  clusters.push(await freshCluster('pg-test'));
+  await Promise.all([besideUnitTests(clusters[0]), wanted('unit') ? jest('unit', ['core', 'formats']) : null]);
+  if (wanted('browser')) {
+    while (clusters.length < browserLanes) clusters.push(await freshCluster(`pg-test-${clusters.length + 1}`));
+    const lanes = [];
+    for (const database of clusters) lanes.push({ database, port: await freePort() });
     await jest('browser', ['browser'], {
-      env: { E2E_DATABASE: JSON.stringify(database), E2E_PORT: String(await freePort()) },
+      env: { E2E_LANES: JSON.stringify(lanes) },
       args: ['--testTimeout=300000'], // a busy machine is no defect
+      lanes: browserLanes,
     });
+  }
 } finally {
-  await database.leave();
+  for (const cluster of clusters) await cluster.leave();
 }
 const failed = results.filter((r) => !r.ok).map((r) => r.name);
 console.log(
