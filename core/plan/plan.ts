@@ -301,7 +301,7 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarni
 /** Cloth that stays damp longer smells, h. */
 const slowDryingH = 24;
 
-/** Dates need hours: where no washed piece has one, no timetable is asked. */
+/** Dates need hours: where no washed piece has one, no timetable is asked; where one day keeps them all, no better day is looked for. */
 function lateOnTheDay(
   garments: readonly Garment[],
   household: Household,
@@ -310,7 +310,7 @@ function lateOnTheDay(
   planned: readonly PlannedGarment[],
 ): readonly PlanWarning[] {
   const dated = garments.some((g, i) => g.neededBy !== null && planned[i]?.load !== null);
-  return dated ? timetableOf({ household, garments, now, loads, planned }).warnings : [];
+  return dated ? timetableOf({ household, garments, now, loads, planned, datesOnly: true }).warnings : [];
 }
 
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';

@@ -62,6 +62,8 @@ export interface SearchRequest {
   keepMarginMin?: number;
   /** Loads that come before all others, in this order: somebody said so. */
   first?: readonly string[];
+  /** Only dates are asked for: the first day on which nothing is late is enough. */
+  datesOnly?: boolean;
 }
 
 /** When the last of what hangs is away, minutes from now. */
@@ -174,6 +176,12 @@ export function search(request: SearchRequest): Scored {
 
   let best: Scored | null = null;
   const bestNow = (): Scored | null => best;
+  /** Nothing is left to be looked for. */
+  const enough = (): boolean => {
+    const found = bestNow();
+    const inTime = found !== null && found.latePieces === 0 && found.outside.length === 0;
+    return inTime && request.datesOnly === true;
+  };
   const ids = (day: Day): string[] => day.blocks.flatMap((b) => (b.block.load === null ? [] : [b.block.id]));
   function finish({ day, outside }: Partial): void {
     let d = day;
@@ -244,8 +252,7 @@ export function search(request: SearchRequest): Scored {
   /** Each load at the hour that weighs best at its turn, and each as soon as it can: what waits for a turn may miss the evening. */
   const decode = (order: readonly Block[]): void => {
     const blocks = order.flatMap(followers);
-    finish(putAll(start, blocks, []));
-    finish(putAll(start, blocks, [], true));
+    for (const hurry of [false, true]) if (!enough()) finish(putAll(start, blocks, [], hurry));
   };
   let kept: Scored | null = null;
   const { keep } = request;
@@ -275,7 +282,7 @@ export function search(request: SearchRequest): Scored {
 
   /** Every order, and for few blocks several hours of each; what cannot end sooner than the best is not gone into. */
   function everyOrder(p: Partial, rest: readonly Block[], ways: number, hurry: boolean): void {
-    if (left <= 0) return;
+    if (left <= 0 || enough()) return;
     const [only] = rest;
     if (!only) {
       finish(p);
@@ -307,7 +314,7 @@ export function search(request: SearchRequest): Scored {
   function improve(order: readonly Block[]): void {
     let at = [...order];
     const random = seeded(order.length * 7919);
-    while (left > 0) {
+    while (left > 0 && !enough()) {
       const before: Scored | null = best;
       const i = Math.floor(random() * at.length);
       const j = Math.floor(random() * at.length);

@@ -66,6 +66,8 @@ export interface TimetableRequest extends WorkRequest {
   hands?: ReadonlyMap<string, number>;
   /** How much is tried; missing = the usual. */
   placements?: number;
+  /** Only asked whether dates can be kept: the first day that keeps them all is taken, however long it is. */
+  datesOnly?: boolean;
   /** Why pieces have no place, and other warnings of the plan that concern the day. */
   planWarnings?: readonly PlanWarning[];
 }
@@ -197,6 +199,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
   const orders = {
     ...(request.prefer ? { prefer: request.prefer } : {}),
     ...(request.first ? { first: request.first } : {}),
+    ...(request.datesOnly ? { datesOnly: true } : {}),
   };
   // First a quick look at how long things dry beside one another, then the search, then both are brought together.
   let dryMin: ReadonlyMap<string, number> = new Map();
