@@ -84,6 +84,25 @@ export function effectOf<K extends keyof RuleEffects>(rules: Pick<HouseRules, K>
   return byOption[rules[rule]] as RuleEffects[K];
 }
 
+/** What all chosen options do, for whoever asks a million times. */
+export const effectsOf = (rules: HouseRules): RuleEffects => ({
+  handLabel: effectOf(rules, 'handLabel'),
+  wool: effectOf(rules, 'wool'),
+  woolCompany: effectOf(rules, 'woolCompany'),
+  dryCleanOnly: effectOf(rules, 'dryCleanOnly'),
+  whites: effectOf(rules, 'whites'),
+  softening: effectOf(rules, 'softening'),
+  tumble: effectOf(rules, 'tumble'),
+  denim: effectOf(rules, 'denim'),
+  tshirtDrying: effectOf(rules, 'tshirtDrying'),
+  shirtAim: effectOf(rules, 'shirtAim'),
+  dosing: effectOf(rules, 'dosing'),
+  skin: effectOf(rules, 'skin'),
+  kitchenLinen: effectOf(rules, 'kitchenLinen'),
+  linenHeat: effectOf(rules, 'linenHeat'),
+  waiting: effectOf(rules, 'waiting'),
+});
+
 /** Whether the house lets a piece into its dryer, whatever label and cloth say. */
 export const dryerAllowed = (rules: Pick<HouseRules, 'tumble'>, towel: boolean): boolean =>
   effectOf(rules, 'tumble')[towel ? 'towels' : 'others'];

@@ -9,7 +9,7 @@ import { weightPresets, weightsFor, type Weights } from '../cost/weights.ts';
 import { isCellulose, mainParts, significantFibres } from '../fibre/blend.ts';
 import { physicalFibres } from '../fibre/physical.ts';
 import type { Garment } from '../model/garment.ts';
-import { effectOf } from '../model/rule-effects.ts';
+import { effectOf, effectsOf, type RuleEffects } from '../model/rule-effects.ts';
 import {
   detergentClasses,
   type DetergentClass,
@@ -84,6 +84,8 @@ export interface SettingNumbers {
   effect: readonly number[];
   brightEffect: readonly number[];
   wearPerFactor: number;
+  /** Missing cleanliness by piece, for class × 2 + 1 with oxygen bleach; filled when first asked for. */
+  deficits: (Float64Array | undefined)[];
   /** Remembered choices: spin by limits, product by cloth and permission. */
   spins: Map<number, number | null>;
   products: Map<number, Product | null>;
@@ -108,6 +110,8 @@ export interface GiverClass {
 
 export interface Basket {
   household: Household;
+  /** What the house rules do. */
+  effects: RuleEffects;
   weights: Weights;
   profiles: readonly Profile[];
   pieces: readonly PieceNumbers[];
@@ -154,6 +158,8 @@ export interface Basket {
   /** Set of each piece, −1 = none, and how many pieces each set has; a set of one counts as none. */
   setOf: Int32Array;
   setSizes: readonly number[];
+  /** Working memory: how many of each set were counted. All zero between two counts. */
+  setHeld: Int32Array;
 }
 
 const familyRanks: readonly ProgrammeFamily[] = ['cotton', 'synthetics', 'delicate', 'wool'];
@@ -309,6 +315,7 @@ function settingNumbers(s: Setting, household: Household): SettingNumbers {
     effect: detergentClasses.map((c) => cleaningEffect(s.temperatureC, action, minutes, c)),
     brightEffect: detergentClasses.map((c) => cleaningEffect(s.temperatureC, action, minutes, c, true)),
     wearPerFactor: wearUnitsOfWash(s.temperatureC, action, minutes, 1),
+    deficits: [],
     spins: new Map(),
     products: new Map(),
   };
@@ -340,7 +347,7 @@ function distinctSettings(settings: readonly Setting[]): boolean[] {
 }
 
 /** The sets that like to stay together. */
-function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'> {
+function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes' | 'setHeld'> {
   const members = new Map<string, number[]>();
   garments.forEach((g, i) => {
     if (g.set !== null && g.include) members.set(g.set, [...(members.get(g.set) ?? []), i]);
@@ -352,7 +359,7 @@ function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'
     for (const i of list) setOf[i] = sizes.length;
     sizes.push(list.length);
   }
-  return { setOf, setSizes: sizes };
+  return { setOf, setSizes: sizes, setHeld: new Int32Array(sizes.length) };
 }
 
 /** Which pieces alike in everything but the name stand for which: the index of the first of each kind, by piece. */
@@ -476,6 +483,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
   });
   return {
     household,
+    effects: effectsOf(household.rules),
     weights: weightsFor(household.rules.priority, household.rules.weights),
     profiles,
     waived,
@@ -508,7 +516,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     catcher: helperOfClass(household.products, 'colour-catcher'),
     doses: new Map(),
     cache: new Map(),
-    dyeScratch: dyeScratch(giverClasses.length),
+    dyeScratch: dyeScratch(giverClasses.length, groups.length, profiles.length),
     ...sets,
   };
 }

@@ -71,12 +71,17 @@ export const emptyDrumPrice = (s: Setting, fill: number): number => {
 /** What a load pays for the sets it holds a part of, EUR: each divided set costs so much per further load. */
 export function dividedSetsPrice(b: Basket, pieces: readonly number[]): number {
   if (b.setSizes.length === 0) return 0;
-  const held = new Map<number, number>();
+  const { setOf, setSizes, setHeld: held } = b;
   for (const i of pieces) {
-    const set = b.setOf[i] as number;
-    if (set >= 0) held.set(set, (held.get(set) ?? 0) + 1);
+    const set = setOf[i] as number;
+    if (set >= 0) held[set] = (held[set] as number) + 1;
   }
   let price = 0;
-  for (const [set, n] of held) price += judgement.setDivided * (1 - n / (b.setSizes[set] as number));
+  for (const i of pieces) {
+    const set = setOf[i] as number;
+    if (set < 0 || held[set] === 0) continue;
+    price += judgement.setDivided * (1 - (held[set] as number) / (setSizes[set] as number));
+    held[set] = 0;
+  }
   return price;
 }

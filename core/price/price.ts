@@ -6,13 +6,12 @@
 import { judgement } from '../cost/judgement.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
-import { effectOf } from '../model/rule-effects.ts';
 import type { Violation } from '../model/constraints.ts';
 import type { Dose } from '../model/plan.ts';
 import { hotWaterKwh } from '../washing/basin.ts';
 import { afterSoakDose, doseUnitOf, handBathDose, handDosePerLitre } from '../washing/dose.ts';
 import { modelKwh, runKwh, runWaterL } from '../washing/energy.ts';
-import { conflictOf, easyIronShirts, type Basket } from './basket.ts';
+import { conflictOf, easyIronShirts, type Basket, type SettingNumbers } from './basket.ts';
 import { duty, quality } from './bits.ts';
 import {
   coldDeficit,
@@ -26,7 +25,7 @@ import {
 import { mixesKitchen } from './compatibility.ts';
 import { cleaningEffect, wearUnitsOfWash } from '../piece/demand.ts';
 import { isPowdered } from '../washing/products.ts';
-import { dyeView, type DyeView } from './dye-view.ts';
+import { dyeView, weighDyes, worstTransfer, type DyeScratch } from './dye-view.ts';
 import { every, featuresOf, hasDuty, type Features } from './features.ts';
 import { handBath, handDuration, type HandBath } from './hand-bath.ts';
 import { doseFor, helpersFor, noHelpers, productFor, productMoney } from './product-choice.ts';
@@ -99,7 +98,7 @@ function brokenByCompany(b: Basket, f: Features, s: Setting): Violation | null {
     if (hasDuty(f, duty.bulk) && hasDuty(f, duty.bulkSuffers)) return 'H7';
     if (s.programme.family === 'wool' && !hasDuty(f, duty.wool)) return 'H1';
   }
-  const tooCool = s.temperatureC < effectOf(b.household.rules, 'kitchenLinen').apartBelowC;
+  const tooCool = s.temperatureC < b.effects.kitchenLinen.apartBelowC;
   return tooCool && mixesKitchen(f.uses) ? 'H11' : null;
 }
 
@@ -147,37 +146,48 @@ const pieceDeficit = (b: Basket, i: number, effect: number): number => {
   const p = b.pieces[i];
   return p ? Math.max(0, p.need - effect) * p.pieces : 0;
 };
+/** The same of every piece in a machine run, worked out when first asked for; a hand bath's minutes depend on its load. */
+function deficitsOf(b: Basket, n: SettingNumbers, detergentClass: number, bright: boolean): Float64Array {
+  const at = detergentClass * 2 + (bright ? 1 : 0);
+  const known = n.deficits[at];
+  if (known) return known;
+  const effect = (bright ? n.brightEffect : n.effect)[detergentClass] ?? 0;
+  const fresh = Float64Array.from(b.pieces, (_, i) => pieceDeficit(b, i, effect));
+  n.deficits[at] = fresh;
+  return fresh;
+}
 
 const catcherMoney = (catcher: Product): number => productMoney(catcher, 1, doseUnitOf(catcher));
+/** Whether a catcher is due by the dyes of a set looked at last. */
+const catcherDue = (b: Basket, f: Features, dyes: DyeScratch): boolean =>
+  b.catcher !== null && (hasDuty(f, duty.catcher) || dyes.passesWhite);
+/** Whether a catcher goes in: where one is due, and below that where it saves more damage than it costs. */
+function catcherPays(b: Basket, dyes: DyeScratch, due: boolean): boolean {
+  const { catcher, weights: w } = b;
+  if (due || catcher === null) return due;
+  return w.dyeDamage * dyes.damageCaught + w.resources * catcherMoney(catcher) < w.dyeDamage * dyes.damage;
+}
 
-/**
- * The dyes of a set at a setting, and whether a catcher goes in: where one is due, and below that where it saves more damage than it costs. `caught`
- * supposes one, or none.
- */
-function dyeAt(
+/** A set of pieces, and what is found once for all settings it is priced at. */
+export interface PricedSet {
+  pieces: readonly number[];
+  features: Features;
+  /** Root of the donor share by dye group. */
+  shares: Float64Array;
+  /** What the sets it holds a part of cost, EUR. */
+  dividedSets: number;
+}
+const setOf = (
   b: Basket,
   pieces: readonly number[],
-  f: Features,
-  index: number,
-  shares: Float64Array,
-  detailed: boolean,
-  caught: boolean | null,
-): DyeView {
-  const plain = dyeView(b, pieces, f, index, shares, detailed, caught);
-  const { catcher, weights: w } = b;
-  if (caught !== null || plain.due || !plain.allowed || catcher === null) return plain;
-  const price = w.resources * catcherMoney(catcher);
-  if (w.dyeDamage * plain.damage <= price) return plain;
-  const withCatcher = dyeView(b, pieces, f, index, shares, detailed, true);
-  return w.dyeDamage * withCatcher.damage + price < w.dyeDamage * plain.damage ? withCatcher : plain;
-}
+  features: Features,
+  shares = donorShares(b, pieces, b.dyeScratch.shares),
+): PricedSet => ({ pieces, features, shares, dividedSets: dividedSetsPrice(b, pieces) });
 
 /** Cost of a set at a setting, or a negative code of the constraint it breaks. `detail` receives the whole load. */
 function costAt(
   b: Basket,
-  pieces: readonly number[],
-  f: Features,
-  shares: Float64Array,
+  { pieces, features: f, shares, dividedSets }: PricedSet,
   index: number,
   detail: ((load: PricedLoad) => void) | null,
   supposed: Supposed | null = null,
@@ -190,7 +200,7 @@ function costAt(
   const { household, weights: w } = b;
   const fill = fillOfSet(s, f);
   if (fill > fillLimit(f)) return broken('H2');
-  if (effectOf(household.rules, 'shirtAim').easyIron && f.shirts > easyIronShirts) return broken('H2');
+  if (b.effects.shirtAim.easyIron && f.shirts > easyIronShirts) return broken('H2');
   // A supposed set may still gain the wool that its programme asks for.
   const against = brokenByCompany(b, f, s);
   if (against !== null && !(supposed && against === 'H1')) return broken(against);
@@ -205,8 +215,9 @@ function costAt(
   const extraRinse =
     s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
   const helpers = s.method === 'machine' ? helpersFor(b, f, s, product) : noHelpers;
+  const bright = supposed ? supposed.bright : helpers.bright;
   const doseUnit = doseUnitOf(product);
-  const halved = (amount: number): number => (every(f, quality.soaked) ? afterSoakDose(amount, doseUnit) : amount);
+  const soaked = every(f, quality.soaked);
   let bath: HandBath | null = null;
   let doseAmount: number;
   let energyKwh: number;
@@ -217,7 +228,7 @@ function costAt(
   let wearPerFactor: number;
   let runMoney = 0;
   if (s.method === 'machine') {
-    doseAmount = halved(doseFor(b, product, soil)(f.massKg));
+    doseAmount = doseFor(b, product, soil)(f.massKg);
     const run = {
       row: n.waterRow,
       fullKwh: n.fullKwh,
@@ -233,13 +244,13 @@ function costAt(
     waterL = runWaterL(run);
     durationMin = s.programme.durationMin;
     attendedMin = loadConstants.machineAttendedMin;
-    effect = ((supposed ? supposed.bright : helpers.bright) ? n.brightEffect : n.effect)[classIndex] ?? 0;
+    effect = (bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
     wearPerFactor = n.wearPerFactor;
     runMoney = s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun;
   } else {
     const perLitre = handDosePerLitre(product) ?? 0;
     bath = handBath(b, s, f, perLitre, product.class === 'no-rinse-wool');
-    doseAmount = halved(handBathDose(perLitre, bath.litres, soil, effectOf(household.rules, 'dosing').undershoot));
+    doseAmount = handBathDose(perLitre, bath.litres, soil, b.effects.dosing.undershoot);
     energyKwh = hotWaterKwh(bath.hotL * (1 + bath.rinses), household.water.hotC, household.water.coldC);
     waterL = bath.litres * (1 + bath.rinses);
     durationMin = handDuration(bath);
@@ -248,6 +259,7 @@ function costAt(
     effect = cleaningEffect(s.temperatureC, 'hand', minutes, detergent);
     wearPerFactor = wearUnitsOfWash(s.temperatureC, 'hand', minutes, 1);
   }
+  if (soaked) doseAmount = afterSoakDose(doseAmount, doseUnit);
   const products = productMoney(product, doseAmount, doseUnit) + helpers.money;
   const plain =
     energyKwh * household.tariff.electricityPerKwh + (waterL / 1000) * household.tariff.waterPerM3 + products;
@@ -257,8 +269,11 @@ function costAt(
     w.elapsedMinute * durationMin +
     ((supposed ? supposed.strangers : strangers > 0) ? w.otherFamily : 0);
   let deficit = f.heat * coldDeficit(s.temperatureC);
-  for (const i of pieces) deficit += pieceDeficit(b, i, effect);
-  const bleached = powder || (supposed ? supposed.bright : helpers.bright);
+  if (s.method === 'machine') {
+    const deficits = deficitsOf(b, n, classIndex, bright);
+    for (const i of pieces) deficit += deficits[i] as number;
+  } else for (const i of pieces) deficit += pieceDeficit(b, i, effect);
+  const bleached = powder || bright;
   const pieceCost =
     w.lambdaClean * deficit +
     w.lambdaGentle * wearPerFactor * (powder ? f.powderWearEur : f.wearEur) +
@@ -266,19 +281,22 @@ function costAt(
     (bleached ? 0 : f.bleachLostEur);
   const company = companyPrice(f, s, fill);
   const emptyDrum = emptyDrumPrice(s, fill);
-  const dividedSets = dividedSetsPrice(b, pieces);
   // Dye can only add to this, so a set that is already too dear is not looked at for it.
   const beside = company + emptyDrum + dividedSets;
   if (w.resources * (plain + runMoney) + fixed + pieceCost + beside >= cutoff) return Infinity;
-  const dye = dyeAt(b, pieces, f, index, shares, detail !== null, supposed?.caught ?? null);
-  if (!dye.allowed) return broken('H3');
-  const resources = plain + (dye.catcher ? catcherMoney(dye.catcher) : 0);
+  const dyes = weighDyes(b, pieces, index, shares);
+  const due = catcherDue(b, f, dyes);
+  // Supposed without a catcher, a load is none where one is due.
+  if (due && supposed?.caught === false) return broken('H3');
+  const catcher = (supposed ? supposed.caught : catcherPays(b, dyes, due)) ? b.catcher : null;
+  if (!(catcher ? dyes.allowedCaught : dyes.allowed)) return broken('H3');
+  const resources = plain + (catcher ? catcherMoney(catcher) : 0);
   const loadCost = w.resources * (resources + runMoney) + fixed;
-  const dyeCost = w.dyeDamage * dye.damage;
+  const dyeCost = w.dyeDamage * (catcher ? dyes.damageCaught : dyes.damage);
   const cost = loadCost + pieceCost + dyeCost + beside;
   if (bounds) {
     bounds.harmAtLeast = dyeCost + company;
-    bounds.catcherDue = dye.due;
+    bounds.catcherDue = due;
     const spinKwh =
       n.fullKwh === null ? energyKwh - modelKwh(n.waterRow, f.massKg, s.temperatureC, household.water.coldC, 0) : 0;
     bounds.costAtLeast =
@@ -287,13 +305,13 @@ function costAt(
         : cost - emptyDrum - dividedSets - w.resources * (helpers.money + spinKwh * household.tariff.electricityPerKwh);
   }
   if (detail) {
-    const catcherDose: Dose[] = dye.catcher
+    const catcherDose: Dose[] = catcher
       ? [
           {
-            product: dye.catcher.id,
-            class: dye.catcher.class,
+            product: catcher.id,
+            class: catcher.class,
             amount: 1,
-            unit: doseUnitOf(dye.catcher),
+            unit: doseUnitOf(catcher),
             compartment: s.method === 'hand' ? 'basin' : 'drum',
           },
         ]
@@ -311,9 +329,9 @@ function costAt(
       product,
       doseAmount,
       doseUnit,
-      catcher: dye.catcher,
+      catcher,
       helpers: [...catcherDose, ...helpers.doses],
-      worstTransfer: dye.worst,
+      worstTransfer: worstTransfer(b, pieces, index, shares, catcher !== null),
       energyKwh,
       waterL,
       money: resources + (s.method === 'machine' ? s.washer.pricePerRun : 0),
@@ -345,8 +363,7 @@ export const conflictFree = (b: Basket, pieces: readonly number[]): boolean => {
 export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; setting: number } {
   const best = { cost: Infinity, setting: -1 };
   if (!conflictFree(b, pieces)) return best;
-  const f = featuresOf(b, pieces);
-  const shares = donorShares(b, pieces);
+  const set = setOf(b, pieces, featuresOf(b, pieces));
   for (let word = 0; word < b.settingWords; word++) {
     let bits = -1;
     for (const i of pieces) bits &= b.allowedBits[i * b.settingWords + word] ?? 0;
@@ -354,7 +371,7 @@ export function cheapest(b: Basket, pieces: readonly number[]): { cost: number; 
       const bit = 31 - Math.clz32(bits & -bits);
       bits &= bits - 1;
       const index = word * 32 + bit;
-      const cost = costAt(b, pieces, f, shares, index, null, null, best.cost);
+      const cost = costAt(b, set, index, null, null, best.cost);
       if (cost >= 0 && cost < best.cost - tie) {
         best.cost = cost;
         best.setting = index;
@@ -379,7 +396,7 @@ export function supposedCost(
   m: Supposed,
   bounds: SupersetBounds,
 ): number {
-  const cost = costAt(b, pieces, f, shares, index, null, m, Infinity, bounds);
+  const cost = costAt(b, setOf(b, pieces, f, shares), index, null, m, Infinity, bounds);
   return cost < 0 ? Infinity : cost;
 }
 /**
@@ -387,14 +404,14 @@ export function supposedCost(
  * no two conflict.
  */
 export function costAtSetting(b: Basket, pieces: readonly number[], f: Features, index: number): number {
-  const cost = costAt(b, pieces, f, donorShares(b, pieces), index, null);
+  const cost = costAt(b, setOf(b, pieces, f), index, null);
   return cost < 0 ? Infinity : cost;
 }
 /** The whole load of a set at one setting; null when the setting is refused. */
 export function loadAt(b: Basket, pieces: readonly number[], index: number): PricedLoad | null {
   if (!allowedAt(b, pieces, index) || !conflictFree(b, pieces)) return null;
   let load: PricedLoad | null = null;
-  costAt(b, pieces, featuresOf(b, pieces), donorShares(b, pieces), index, (l) => {
+  costAt(b, setOf(b, pieces, featuresOf(b, pieces)), index, (l) => {
     load = l;
   });
   return load;
@@ -431,8 +448,7 @@ function violationsAt(
   if (!s || !n) return ['no-suitable-programme'];
   const out: Violation[] = [];
   if (!dyeView(b, pieces, f, index, shares, false).allowed) out.push('H3');
-  if (fillOfSet(s, f) > fillLimit(f) || (effectOf(b.household.rules, 'shirtAim').easyIron && f.shirts > easyIronShirts))
-    out.push('H2');
+  if (fillOfSet(s, f) > fillLimit(f) || (b.effects.shirtAim.easyIron && f.shirts > easyIronShirts)) out.push('H2');
   if (!productFor(b, f, s, index)) out.push('no-suitable-product');
   if (s.method === 'machine' && spinOfSet(s, f, n.spins) === null) out.push('H1');
   const against = brokenByCompany(b, f, s);

@@ -1,7 +1,7 @@
 /** Which products of the cupboard a load gets, how much, and what they cost: detergent by cloth and setting; bleach, vinegar and softener by the rules of the house. */
 import { loadConstants } from '../cost/weights.ts';
-import { detergentClasses, type DetergentClass, type Household, type Product } from '../model/household.ts';
-import { effectOf } from '../model/rule-effects.ts';
+import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import type { RuleEffects } from '../model/rule-effects.ts';
 import type { Dose } from '../model/plan.ts';
 import { clamp } from '../units/numbers.ts';
 import { doseUnitOf, machineDose } from '../washing/dose.ts';
@@ -40,13 +40,15 @@ function classesFor(b: Basket, f: Features, s: Setting): DetergentClass[] {
 }
 
 /** A label forbids a detergent that bleaches; the rule avoids it while another is there. */
-const bleachInDetergent = (h: Household, forbidden: boolean, whitened: boolean): ProductSituation['bleach'] =>
-  forbidden ? 'never' : whitened || !effectOf(h.rules, 'whites').oxygen ? 'last' : 'allowed';
+const bleachInDetergent = (
+  { whites }: RuleEffects,
+  forbidden: boolean,
+  whitened: boolean,
+): ProductSituation['bleach'] => (forbidden ? 'never' : whitened || !whites.oxygen ? 'last' : 'allowed');
 
 /** Chlorine bleach that a setting may be given: house rule, a dispenser, warmth, and a product with a dose. */
 export function chlorineAt(b: Basket, s: Setting): Product | null {
-  if (!effectOf(b.household.rules, 'whites').chlorine || s.method !== 'machine' || !s.washer.bleachDispenser)
-    return null;
+  if (!b.effects.whites.chlorine || s.method !== 'machine' || !s.washer.bleachDispenser) return null;
   if (s.temperatureC < oxygenBleachBonusFromC) return null;
   const chlorine = helperOfClass(b.household.products, 'chlorine-bleach');
   return chlorine?.dose && chlorine.dose.table.length > 0 ? chlorine : null;
@@ -83,7 +85,7 @@ export function productFor(
     hasDark: hasDuty(f, duty.dark),
     noPowder: hasDuty(f, duty.noPowder),
     noPod: hasDuty(f, duty.noPod),
-    bleach: bleachInDetergent(b.household, hasDuty(f, duty.noBleach), whitened),
+    bleach: bleachInDetergent(b.effects, hasDuty(f, duty.noBleach), whitened),
     hardnessMmolPerL: b.household.water.hardnessMmolPerL,
   });
   memo?.set(key, product);
@@ -94,12 +96,7 @@ export function doseFor(b: Basket, p: Product, soil: number): (massKg: number) =
   const known = b.doses.get(p) ?? [];
   const dose = known[soil];
   if (dose) return dose;
-  const fresh = machineDose(
-    p,
-    b.household.water.hardnessMmolPerL,
-    soil,
-    effectOf(b.household.rules, 'dosing').undershoot,
-  );
+  const fresh = machineDose(p, b.household.water.hardnessMmolPerL, soil, b.effects.dosing.undershoot);
   known[soil] = fresh;
   b.doses.set(p, known);
   return fresh;
@@ -117,10 +114,10 @@ export function helpersFor(
   s: Extract<Setting, { method: 'machine' }>,
   detergent: Product,
 ): { doses: Dose[]; money: number; bright: boolean } {
-  const { rules, products } = b.household;
+  const { products } = b.household;
   const whitesToBrighten =
     every(f, quality.white) && hasDuty(f, duty.brighten) && s.temperatureC >= oxygenBleachBonusFromC;
-  const { helper } = effectOf(rules, 'softening');
+  const { helper } = b.effects.softening;
   if (!whitesToBrighten && helper === null) return noHelpers;
   const doses: Dose[] = [];
   let money = 0;
@@ -133,12 +130,7 @@ export function helpersFor(
   if (chlorine) {
     add(chlorine, doseFor(b, chlorine, f.soilColumn)(f.massKg), 'main');
     bright = true;
-  } else if (
-    effectOf(rules, 'whites').oxygen &&
-    whitesToBrighten &&
-    !hasDuty(f, duty.noOxygen) &&
-    !isPowdered(detergent)
-  ) {
+  } else if (b.effects.whites.oxygen && whitesToBrighten && !hasDuty(f, duty.noOxygen) && !isPowdered(detergent)) {
     const oxygen = helperOfClass(products, 'oxygen-bleach');
     if (oxygen) {
       add(oxygen, doseFor(b, oxygen, f.soilColumn)(f.massKg), 'main');
@@ -182,7 +174,7 @@ export function possibleProducts(b: Basket, index: number): Product[] {
                 hasDark,
                 noPowder,
                 noPod,
-                bleach: bleachInDetergent(b.household, noBleach, whitened && chlorineAt(b, s) !== null),
+                bleach: bleachInDetergent(b.effects, noBleach, whitened && chlorineAt(b, s) !== null),
                 hardnessMmolPerL: b.household.water.hardnessMmolPerL,
               });
               if (p) found.add(p);

@@ -10,9 +10,9 @@ export interface Transfer {
   white: boolean;
 }
 
-/** Root of the donor share of each dye group in a set: √(kg / 2 kg), at most 1. A print or trim gives with a fifth of its piece. */
-export function donorShares(b: Basket, pieces: readonly number[]): Float64Array {
-  const shares = new Float64Array(b.dyeGroups);
+/** Root of the donor share of each dye group in a set: √(kg / 2 kg), at most 1. A print or trim gives with a fifth of its piece. `into` is overwritten. */
+export function donorShares(b: Basket, pieces: readonly number[], into?: Float64Array): Float64Array {
+  const shares = into?.fill(0) ?? new Float64Array(b.dyeGroups);
   for (const i of pieces) {
     const g = b.dyeGroup[i] ?? -1;
     if (g >= 0) shares[g] = (shares[g] ?? 0) + (b.donorKg[i] ?? 0);
