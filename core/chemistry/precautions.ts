@@ -100,12 +100,7 @@ export function precautionsFor(s: Session): Precautions {
   // One highest set for a session, with fresh air if any agent asks for it.
   const highest = protections.reduce<PpeId>((a, b) => (ppeOrder.indexOf(b) > ppeOrder.indexOf(a) ? b : a), 'ppe-none');
   const vent = protections.some((p) => p.endsWith('vent'));
-  const set: PpeId =
-    vent && highest === 'ppe-gloves-eye'
-      ? 'ppe-gloves-eye-vent'
-      : vent && protections.includes('ppe-gloves-eye')
-        ? 'ppe-gloves-eye-vent'
-        : highest;
+  const set = vent && protections.includes('ppe-gloves-eye') ? 'ppe-gloves-eye-vent' : highest;
   const shown = severity.filter((id) => on.has(id)).slice(0, most);
   const added = s.children ? childLineIds.filter((id) => !shown.includes(id)) : [];
   return { ppe: set, lines: [...shown, ...added] };
