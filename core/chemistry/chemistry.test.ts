@@ -263,6 +263,21 @@ describe('one after the other', () => {
     expect(sequenceProblems(withRinses(steps))).toEqual([]);
     expect(withRinses(steps)[0]!.rinses).toBe(2);
   });
+  test('rinses are raised by what is missing, and only there', () => {
+    const raised = (...steps: SequenceStep[]) => withRinses(steps).map((s) => s.rinses);
+    // Acid before oxygen bleach: two rinses between.
+    expect(raised(step('vinegar-white'), step('oxy-percarbonate'))).toEqual([2, 0]);
+    expect(raised(step('vinegar-white', 1), step('oxy-percarbonate', 5))).toEqual([2, 5]);
+    expect(raised(step('vinegar-white', 3), step('oxy-percarbonate'))).toEqual([3, 0]);
+    // What lies between counts, unless it may be left out; what is no agent needs nothing.
+    expect(raised(step('vinegar-white', 1), step(null, 1), step('oxy-percarbonate'))).toEqual([1, 1, 0]);
+    expect(raised(step('vinegar-white'), step(null, 1), step('oxy-percarbonate'))).toEqual([1, 1, 0]);
+    expect(raised(step('vinegar-white'), step(null, 1, { mayBeSkipped: true }), step('oxy-percarbonate'))).toEqual([
+      2, 1, 0,
+    ]);
+    expect(raised(step(null), step('oxy-percarbonate'), step(null))).toEqual([0, 0, 0]);
+    expect(raised(step('soap-dish'), step('soap-dish'))).toEqual([0, 0]);
+  });
   test('a volatile solvent needs dry cloth before and fresh air after', () => {
     const wet = [step('water', 1), step('acetone', 0, { wet: false }), step('soap-dish', 1)];
     expect(sequenceProblems(wet).map((p) => p.problem)).toEqual(expect.arrayContaining(['dry-cloth', 'solvent-gone']));

@@ -52,6 +52,43 @@ describe('dominant colours', () => {
     expect(far('#777777', '#b5b5b5')).toBeGreaterThan(22);
     expect(striped(6, 0xb5).second).not.toBeNull();
   });
+  test('the floor is what fills seven tenths of a rim of a twentieth, on every side', () => {
+    const floor = [139, 141, 148] as const;
+    const cloth = [163, 34, 47] as const;
+    const read = (at: (x: number, y: number) => boolean) =>
+      dominantColours(picture(200, 100, (x, y) => (at(x, y) ? cloth : floor), 0))!;
+    // Five pixels of a hundred all around: the floor is left out, though it is most of nothing else.
+    const framed = read((x, y) => x >= 5 && y >= 5 && x < 195 && y < 95);
+    expect(far(framed.ground, '#a3222f')).toBeLessThan(1);
+    expect([framed.second, framed.groundShare]).toEqual([null, 1]);
+    // Cloth that lies across half of the rim is no floor, nor is the rest: both are read.
+    const across = read((x) => x >= 100);
+    expect(across.second).not.toBeNull();
+    expect(across.groundShare).toBeCloseTo(0.5, 9);
+    // Cloth over one corner of the picture leaves the floor its share of the rim.
+    const corner = read((x, y) => x >= 150 && y >= 60);
+    expect(far(corner.ground, '#a3222f')).toBeLessThan(1);
+    expect(corner.second).toBeNull();
+  });
+  test('a piece of less than eight hundredths of the picture is taken for a speck on cloth', () => {
+    const speck = (side: number) =>
+      dominantColours(
+        picture(
+          100,
+          100,
+          (x, y) => (x >= 40 && x < 40 + side && y >= 40 && y < 40 + side ? [163, 34, 47] : [139, 141, 148]),
+          0,
+        ),
+      )!;
+    expect(far(speck(28).ground, '#8b8d94')).toBeLessThan(1);
+    expect(far(speck(29).ground, '#a3222f')).toBeLessThan(1);
+  });
+  test('the larger colour is the ground, wherever it lies', () => {
+    const two = (columns: number) =>
+      dominantColours(picture(100, 40, (x) => (x < columns ? [163, 34, 47] : [43, 51, 80]), 0))!;
+    expect([far(two(40).ground, '#2b3350') < 1, far(two(60).ground, '#a3222f') < 1]).toEqual([true, true]);
+    expect([two(40).groundShare, two(60).groundShare].map((x) => Number(x.toFixed(2)))).toEqual([0.6, 0.6]);
+  });
   test('a piece as grey as its floor is still read', () =>
     expect(far(dominantColours(picture(60, 60, () => [139, 141, 148]))!.ground, '#8b8d94')).toBeLessThan(3));
   test('an empty picture has none', () =>

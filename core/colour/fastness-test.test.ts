@@ -24,6 +24,35 @@ describe('which tests a piece needs', () => {
       true,
     );
   });
+  test('why a test is asked for, first reason first', () => {
+    const told = (change: Parameters<typeof garment>[1]) => fastnessPlan(garment('g', change)).reason?.code ?? null;
+    const fresh = { washCount: 0, tests: [], dye: 'unknown' } as const;
+    const ground = (hex: string) => [{ hex, role: 'ground' as const }];
+    expect(told({ ...fresh, colours: ground('#be1e2d') })).toBe('test.red');
+    // A red with one clear reading wants another until its third wash.
+    const once = { ...fresh, colours: ground('#be1e2d'), tests: [spot('water')] };
+    expect(told(once)).toBe('test.red-once');
+    expect(told({ ...once, washCount: 2 })).toBe('test.red-once');
+    expect(told({ ...once, washCount: 3 })).toBeNull();
+    expect(told({ ...once, tests: [spot('water'), spot('water')] })).toBeNull();
+    expect(told({ ...once, tests: [spot('water'), spot('water', 3)] })).toBe('test.bled');
+    expect(told({ ...fresh, colours: ground('#15151a') })).toBe('test.strong-colour');
+    expect(told({ ...fresh, colours: ground('#15151a'), tests: [spot('water')] })).toBeNull();
+    const printed = (hex: string) => [...ground('#f7f7f4'), { hex, role: 'print' as const }];
+    expect(told({ ...fresh, colours: printed('#1d1e21') })).toBe('test.contrast');
+    expect(told({ ...fresh, colours: printed('#e4e9ee') })).toBeNull();
+    const pale = { ...fresh, colours: ground('#cfe0d8') };
+    expect(told({ ...pale, label: null })).toBe('test.no-label');
+    expect(told(pale)).toBeNull();
+    expect(told({ ...pale, label: null, tests: [spot('water')] })).toBeNull();
+  });
+  test('only clear readings of the very kind and agent count', () => {
+    const done = (...tests: ColourTest[]) => fastnessPlan({ ...red, tests }).tests.map((t) => t.done);
+    expect(done(spot('water', 4))).toEqual(done(spot('water', 5)));
+    expect(done(spot('det-colour-liquid'))).toEqual([0, 1]);
+    expect(done({ ...spot('water'), kind: 'part' })).toEqual([0, 0]);
+    expect(done(spot('acetone'))).toEqual([0, 0]);
+  });
   test('wool is tested with its own detergent; what comes off is washed by itself', () => {
     const plan = fastnessPlan({ ...red, parts: only('wool'), traits: new Set(['detachable']) });
     expect(plan.tests.map((t) => `${t.kind} ${t.agent}`)).toEqual(['spot water', 'spot det-wool-silk', 'part water']);

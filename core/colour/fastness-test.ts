@@ -74,10 +74,10 @@ export function fastnessPlan(g: Garment): FastnessPlan {
           ? say('test.red')
           : h.colour.red && g.washCount < 3 && h.newest === 'clear' && h.clearReadings < 2
             ? say('test.red-once')
-            : h.untested && h.strongColour
-              ? say('test.strong-colour')
-              : h.untested && h.colour.contrast
-                ? say('test.contrast')
+            : h.untested && h.colour.contrast
+              ? say('test.contrast')
+              : h.untested && h.strongColour
+                ? say('test.strong-colour')
                 : h.untested && g.label === null
                   ? say('test.no-label')
                   : h.knownBleeder

@@ -5,7 +5,9 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { HouseRules } from '../model/household.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { mayChangeSize, prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
+import { mayChangeSize, moistureAtEnd, prepareSteps, pressPlan, pressWaits, storeAs } from './care-steps.ts';
+import { physicalFibres } from '../fibre/physical.ts';
+import { moistureAfterSpin } from '../washing/spin.ts';
 import { profileOf } from './profile.ts';
 
 const profile = (change: Partial<Garment>, rules: Partial<HouseRules> = {}) =>
@@ -106,7 +108,31 @@ describe('preparing', () => {
     ));
 });
 
+describe('moisture when the bath is over', () => {
+  const cotton = profile({});
+  const after = (method: 'machine' | 'hand', spinRpm: number) =>
+    moistureAtEnd(cotton, { method, spinRpm, drumRadiusM: 0.24 });
+  test('spun, dripping, or pressed and rolled in a towel', () => {
+    const facts = physicalFibres.cotton;
+    expect(after('machine', 1400)).toBeCloseTo(moistureAfterSpin(cotton.fibre, 1400, 0.24), 12);
+    expect(after('machine', 0)).toBe(facts.dripped);
+    expect(after('hand', 0)).toBeCloseTo(facts.pressed - ((0.65 * 1) / 1.6) * (facts.pressed - facts.boundWater), 12);
+    // By hand nothing spins, whatever is said.
+    expect(after('hand', 1400)).toBe(after('hand', 0));
+  });
+});
+
 describe('pressing and putting away', () => {
+  test('no steam on a low iron, nor where the label forbids it; pale cloth is ironed on its face', () => {
+    const shirt = (iron: 'low' | 'medium', more: Partial<Garment> = {}) =>
+      pressPlan(
+        profile({ kind: 'dress_shirt', traits: traits('woven'), label: washLabel(40, 'mild', { iron }), ...more }),
+      );
+    expect([shirt('low')?.steam, shirt('medium')?.steam]).toEqual([false, true]);
+    expect(shirt('medium', { parts: only('silk') })?.steam).toBe(false);
+    const faces = ['#f7f7f4', '#7fb3d9', '#1d1e21'].map((hex) => shirt('medium', { colours: ground(hex) })?.insideOut);
+    expect(faces).toEqual([false, false, true]);
+  });
   test('cotton shirts by their label, with steam; wool trousers through a cloth; T-shirts not by default when nothing asks', () => {
     expect(
       pressPlan(

@@ -161,6 +161,21 @@ describe('tests as actions', () => {
     expect(waiting?.saves).toBeGreaterThan(0);
     expect(waiting?.saves).toBeLessThanOrEqual(deferralCost(b, 3) + 0.01);
   });
+  test('a test that joins nothing says nothing of a piece that runs anyway; of one that waits, what its own run saves', () => {
+    const b = basketOf([...company, red], household);
+    expect(unlockOf(b, 3, now, [[3]], 0)).toBeNull();
+    const alone = unlockOf(b, 3, now, [], -1);
+    expect(alone).toMatchObject({ test: 'spot', times: 2, joins: null });
+    const tested = {
+      ...red,
+      tests: [1, 2].map(() => ({ kind: 'spot' as const, agent: 'water' as const, grade: 4.5, at: now })),
+    };
+    const price = priceLoad(basketOf([tested], household), [0]);
+    const saved = deferralCost(b, 3) - (price.feasible ? price.cost : Infinity);
+    expect(alone?.saves).toBeCloseTo(Math.max(0, saved), 2);
+    // As the first load, too, it is no action by itself.
+    expect(unlockOf(b, 3, now, [[3], [0, 1, 2]], 0)?.joins).toBe('L2');
+  });
   test('an untested strong colour is flagged when it waits, too', () => {
     const pins = [waits('red')];
     const flagged = plan([red], household, pins).warnings.find((w) => w.code === 'dye-untested');

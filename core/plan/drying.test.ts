@@ -5,6 +5,7 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
 import type { DryPlan } from '../model/plan.ts';
+import { tumbleRun } from '../drying/drying.ts';
 import { moistureAtEnd } from '../piece/care-steps.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { anyGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
@@ -183,6 +184,22 @@ describe('for a whole plan', () => {
     const [a, b, c, d] = many(4, towel, tumbling.rules) as [Profile, Profile, Profile, Profile];
     const two = dryingPlan(tumbling, may, [wet([a, b], 1400), wet([c, d], 1400)]);
     expect(two.plans.get('g2')?.hours).toBe(hours(2));
+  });
+  test('the hours are those of its moisture and its heat', () => {
+    const dryer = tumbling.dryers[0]!;
+    const two = many(2, towel, tumbling.rules);
+    const run = (change: Partial<Garment>, rpm: number) => {
+      const pieces = many(2, { ...towel, ...change }, tumbling.rules);
+      return dryingPlan(tumbling, may, [wet(pieces, rpm)]).plans.get('g0');
+    };
+    const x0 = moistureAtEnd(two[0]!, machine(1400));
+    const plain = run({}, 1400);
+    expect(plain).toMatchObject({ method: 'tumble-normal', shade: false, awayFromHeat: false, flips: 0, bars: 0 });
+    expect(plain?.hours).toBeCloseTo(tumbleRun(dryer.type, 1, x0, dryer.maxLoadKg, false).minutes / 60, 9);
+    const gentle = run({ label: washLabel(60, 'normal', { tumble: 'low' }) }, 1400);
+    expect(gentle?.method).toBe('tumble-low');
+    expect(gentle?.hours).toBeCloseTo(tumbleRun(dryer.type, 1, x0, dryer.maxLoadKg, true).minutes / 60, 9);
+    expect(run({}, 800)?.hours).toBeGreaterThan(plain?.hours ?? Infinity);
   });
   test('five jumpers do not lie on one square metre: what finds no room is said, and lies nowhere', () => {
     const jumper: Partial<Garment> = { kind: 'jumper_mid', parts: only('wool'), traits: traits('jersey-knit') };

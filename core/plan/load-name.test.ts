@@ -63,6 +63,18 @@ describe('the name of a load', () => {
     expect(named([{ name: 'Sash' }], 20, 'hand')).toBe('Sash, alone');
     expect(named([{ name: 'Five towels', count: 5 }])).toBe('Five towels, 60');
   });
+  test('the heavier is named first; fifteen hundredths are enough to be named', () => {
+    const light = { ...towel, ...white, weighedDryMassG: 200 };
+    const heavy = { ...sheet, ...white, weighedDryMassG: 800 };
+    expect(named([light, heavy])).toBe('White bed linen and towels, 60');
+    expect(named([heavy, light])).toBe('White bed linen and towels, 60');
+    const share = (g: number) =>
+      named([
+        { ...heavy, weighedDryMassG: 1000 - g },
+        { ...light, weighedDryMassG: g },
+      ]);
+    expect([share(150), share(149)]).toEqual(['White bed linen and towels, 60', 'White bed linen, 60']);
+  });
   test('what is little of the load is not named', () => {
     expect(
       named([
