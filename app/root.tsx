@@ -1,4 +1,4 @@
-import { useSyncExternalStore, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { I18nProvider, RouterProvider } from 'react-aria-components';
 import {
   isRouteErrorResponse,
@@ -19,6 +19,7 @@ import { Empty } from './ui/notice.tsx';
 import { Button, LinkButton } from './ui/button.tsx';
 import { LearningProvider } from './ui/explained.tsx';
 import { useNonce } from './ui/nonce.ts';
+import { useHydrated } from './ui/use-hydrated.ts';
 import { FormKeyProvider } from './ui/post-form.tsx';
 import { Shell } from './shell/parts/shell.tsx';
 import { admit } from './server/admit.server.ts';
@@ -85,14 +86,9 @@ export function Layout({ children }: { children: ReactNode }) {
   );
 }
 
-const never = () => () => {};
 export default function App({ loaderData }: Route.ComponentProps) {
   const navigate = useNavigate();
-  const hydrated = useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
+  const hydrated = useHydrated();
   return (
     <I18nProvider locale="en-GB">
       <RouterProvider navigate={(to, options) => void navigate(to, options)} useHref={useHref}>

@@ -93,25 +93,26 @@ export async function readHousehold(tx: Transaction): Promise<HouseholdView | nu
   };
 }
 
+/** What of a household stands in its own row; the rest has rows of its own. */
+const generalOf = (view: HouseholdView) => ({
+  name: view.name,
+  timeZone: view.timeZone,
+  rules: view.document.rules ?? {},
+  daysToNextWash: view.document.daysToNextWash ?? 3,
+  water: view.document.water ?? {},
+  tariff: view.document.tariff ?? {},
+  room: view.document.room ?? {},
+  times: view.document.times ?? {},
+  units: view.units,
+  nets: view.nets.all,
+  netsWithoutMetal: view.nets.withoutMetal,
+  poisonCentre: view.poisonCentre,
+  children: view.children,
+  peopleNames: view.people ?? [],
+});
 export async function createHousehold(tx: Transaction, householdId: string, view: HouseholdView): Promise<void> {
   const d = view.document;
-  await tx.insert(households).values({
-    householdId,
-    name: view.name,
-    timeZone: view.timeZone,
-    rules: d.rules ?? {},
-    daysToNextWash: d.daysToNextWash ?? 3,
-    water: d.water ?? {},
-    tariff: d.tariff ?? {},
-    room: d.room ?? {},
-    times: d.times ?? {},
-    units: view.units,
-    nets: view.nets.all,
-    netsWithoutMetal: view.nets.withoutMetal,
-    poisonCentre: view.poisonCentre,
-    children: view.children,
-    peopleNames: view.people ?? [],
-  });
+  await tx.insert(households).values({ householdId, ...generalOf(view) });
   await putThings(tx, householdId, d, view.measures, view.optionNames);
 }
 
@@ -340,22 +341,7 @@ export async function takeBackChange(tx: Transaction, householdId: string, chang
   await tx.delete(washers);
   await tx.delete(equipment);
   await tx.delete(products);
-  await saveGeneral(tx, {
-    name: before.name,
-    timeZone: before.timeZone,
-    rules: document.rules ?? {},
-    daysToNextWash: document.daysToNextWash ?? 3,
-    water: document.water ?? {},
-    tariff: document.tariff ?? {},
-    room: document.room ?? {},
-    times: document.times ?? {},
-    units: before.units,
-    nets: before.nets.all,
-    netsWithoutMetal: before.nets.withoutMetal,
-    poisonCentre: before.poisonCentre,
-    children: before.children,
-    peopleNames: before.people ?? [],
-  });
+  await saveGeneral(tx, generalOf({ ...before, document }));
   await putThings(tx, householdId, document, before.measures, before.optionNames);
   await tx.delete(householdChanges).where(eq(householdChanges.id, changeId));
   return true;

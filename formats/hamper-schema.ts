@@ -1,5 +1,6 @@
 /** Valibot schema of the hamper document (version 1): one household and what is to be washed. */
 import * as v from 'valibot';
+import { measurePlaces } from '@core/garment/measures.ts';
 import { agentIds } from '@core/chemistry/agents.ts';
 import { dryCleanValues, labelActions, labelTemperaturesC, phrases, wetCleanValues } from '@core/care-label/label.ts';
 import { bleedingDyes, dyeIds } from '@core/colour/dye.ts';
@@ -310,17 +311,7 @@ export const garmentSchema = v.pipe(
     heightCm: maybe(between(40, 220)),
     measures: list(
       v.object({
-        place: oneOf([
-          'body-length',
-          'chest',
-          'sleeve',
-          'waist',
-          'front-rise',
-          'thigh',
-          'knee',
-          'leg-opening',
-          'inseam',
-        ] as const),
+        place: oneOf(measurePlaces),
         cm: positive,
         at: maybe(instant),
       }),

@@ -1,7 +1,8 @@
 /** Fill the form from a photograph of the label. What was read is shown with its doubt; it counts once somebody has looked and pressed "Read it". */
-import { useRef, useState, useSyncExternalStore } from 'react';
+import { useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { Notice } from '../ui/notice.tsx';
+import { useHydrated } from '../ui/use-hydrated.ts';
 import type { PhotoReading } from './read-photo.ts';
 
 const Box = styled.div`
@@ -14,7 +15,6 @@ const Box = styled.div`
     font-size: 0.92rem;
   }
 `;
-const never = () => () => {};
 /** Below this the second-best drawing is about as near. */
 const sureFrom = 0.12;
 
@@ -28,11 +28,7 @@ function pick(form: HTMLFormElement, id: string): boolean {
 }
 
 export function LabelPhoto({ wordsOf }: { wordsOf: (symbol: string) => string }) {
-  const alive = useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  );
+  const alive = useHydrated();
   const box = useRef<HTMLDivElement>(null);
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState('');

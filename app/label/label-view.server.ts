@@ -12,6 +12,7 @@ import { sentenceOf } from '@words/text.ts';
 import { fibreWords, kindNames } from '@words/en/things.ts';
 import type { LabelForm } from './label-form.ts';
 import type { Scope } from '../server/request.server.ts';
+import { washOf } from '../wardrobe/piece-schema.ts';
 import { limitRows, type PieceView } from '../wardrobe/piece-view.server.ts';
 import { symbolsOf, type SymbolView } from '../shared/symbols.ts';
 import { money, wholeMoney } from '../shared/words.ts';
@@ -35,18 +36,9 @@ export interface LabelView {
 
 /** Symbols picked count before typed words. */
 function labelFrom(f: LabelForm): CareLabel {
-  const [by, c, action] = (f.wash ?? '').split(' ');
-  const wash =
-    by === 'machine'
-      ? { by: 'machine' as const, maxC: Number(c), action: action as 'mild' }
-      : by === 'hand'
-        ? { by: 'hand' as const, maxC: Number(c) }
-        : by === 'none'
-          ? { by: 'none' as const }
-          : null;
   return withTypedWords({
     ...emptyLabel,
-    wash,
+    wash: washOf(f.wash),
     bleach: f.bleach ?? null,
     tumble: f.tumble ?? null,
     iron: f.iron ?? null,

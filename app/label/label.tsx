@@ -11,6 +11,7 @@ import { AreaField, FieldGrid, NumberField, SelectField, TextField } from '../ui
 import { PostForm } from '../ui/post-form.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Section } from '../ui/page.tsx';
+import { Limits } from '../wardrobe/parts/limits.tsx';
 import { LabelPhoto } from './label-photo.tsx';
 import { labelView } from './label-view.server.ts';
 
@@ -88,25 +89,6 @@ const Pick = styled.fieldset`
   label:has(input:focus-visible) {
     outline: 3px solid var(--woad);
     outline-offset: 2px;
-  }
-`;
-const Limits = styled.table`
-  border-collapse: collapse;
-  width: 100%;
-  th {
-    text-align: left;
-    font-weight: 600;
-    width: 7rem;
-  }
-  td,
-  th {
-    padding: 0.4rem 0.8rem 0.4rem 0;
-    border-bottom: 1px dotted var(--hairline);
-    vertical-align: top;
-  }
-  td:last-child {
-    color: var(--ink-soft);
-    font-size: 0.92rem;
   }
 `;
 const Year = styled.p`
@@ -335,17 +317,7 @@ export default function Label({ loaderData: v }: Route.ComponentProps) {
               </Section>
               <Section>
                 <h2>What it bears here</h2>
-                <Limits>
-                  <tbody>
-                    {r.limits.map((l) => (
-                      <tr key={l.what}>
-                        <th scope="row">{l.what}</th>
-                        <td>{l.value}</td>
-                        <td>{l.why}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </Limits>
+                <Limits limits={r.limits} />
               </Section>
             </>
           )}

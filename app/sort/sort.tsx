@@ -23,6 +23,7 @@ import { MovePanel } from './parts/move-panel.tsx';
 import { Explained, useLearning } from '../ui/explained.tsx';
 import { Empty, Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { PieceReasons } from './parts/piece-reasons.tsx';
 import { Ruler } from './parts/ruler.tsx';
 import { commonFull, Draggable, DropPlace, LoadShelf, Shelves, type BoardHandlers } from './parts/shelf.tsx';
 import { Improving, SortingNow, type SortingView } from './parts/sorting-now.tsx';
@@ -278,27 +279,6 @@ const Rulers = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(10.5rem, 1fr));
   gap: 1.2rem 1.6rem;
-`;
-const Why = styled(Rows)`
-  li {
-    display: grid;
-    grid-template-columns: auto minmax(0, 11rem) minmax(0, 1fr);
-    gap: 0.3rem 0.7rem;
-    padding: 0.5rem 0;
-    align-items: center;
-    font-size: 0.93rem;
-  }
-  ${media.phone} {
-    li {
-      grid-template-columns: auto 1fr;
-    }
-    li p {
-      grid-column: 2;
-    }
-  }
-  p {
-    color: var(--ink-soft);
-  }
 `;
 const Pair = styled(Rows)`
   li {
@@ -605,19 +585,7 @@ function Board({ v, improving, actionData }: BoardProps) {
           )}
           <Section>
             <h2>Why each piece is here</h2>
-            <Why>
-              {open.facts.reasons.map((r) => (
-                <li key={r.piece.id}>
-                  <Swatch cloth={r.piece.cloth} />
-                  <span>
-                    <Link to={`/pieces/${r.piece.id}`}>{r.piece.name}</Link>
-                  </span>
-                  <p>
-                    <Explained>{r.text}</Explained>
-                  </p>
-                </li>
-              ))}
-            </Why>
+            <PieceReasons rows={open.facts.reasons} />
           </Section>
         </>
       )}
@@ -627,38 +595,14 @@ function Board({ v, improving, actionData }: BoardProps) {
             i !== v.open && (
               <Section key={l.id}>
                 <h2>And in {l.facts.card.title.charAt(0).toLowerCase() + l.facts.card.title.slice(1)}</h2>
-                <Why>
-                  {l.facts.reasons.map((r) => (
-                    <li key={r.piece.id}>
-                      <Swatch cloth={r.piece.cloth} />
-                      <span>
-                        <Link to={`/pieces/${r.piece.id}`}>{r.piece.name}</Link>
-                      </span>
-                      <p>
-                        <Explained>{r.text}</Explained>
-                      </p>
-                    </li>
-                  ))}
-                </Why>
+                <PieceReasons rows={l.facts.reasons} />
               </Section>
             ),
         )}
       {v.tests.length > 0 && (
         <Section>
           <h2>What a test would open</h2>
-          <Why>
-            {v.tests.map((t) => (
-              <li key={t.piece.id}>
-                <Swatch cloth={t.piece.cloth} />
-                <span>
-                  <Link to={`/test/${t.piece.id}`}>Test {t.piece.name}</Link>
-                </span>
-                <p>
-                  <Explained>{t.text}</Explained>
-                </p>
-              </li>
-            ))}
-          </Why>
+          <PieceReasons rows={v.tests} link={(p) => [`/test/${p.id}`, `Test ${p.name}`]} />
         </Section>
       )}
       {v.separations.length > 0 && (

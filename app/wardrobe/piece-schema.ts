@@ -21,6 +21,20 @@ export const washChoices = [
   'none',
 ] as const;
 export type WashChoice = (typeof washChoices)[number];
+/** The wash symbol of a choice; null = none was chosen. */
+export function washOf(choice: WashChoice | undefined) {
+  const [by, c, action] = (choice ?? '').split(' ');
+  switch (by) {
+    case 'machine':
+      return { by, maxC: Number(c), action: action as 'mild' } as const;
+    case 'hand':
+      return { by, maxC: Number(c) } as const;
+    case 'none':
+      return { by } as const;
+    default:
+      return null;
+  }
+}
 
 type Fibres = { fibre: FibreId; percent: number }[];
 /** "60 % Baumwolle, 40 % poly" or "merino": what the reader of typed lines understands of it, if it understands every word; null = not all of it. */
@@ -160,19 +174,10 @@ export function toGarment(f: PieceForm): GarmentInput {
   const colours: GarmentInput['colours'] = [{ hex: named ?? f.ground, role: 'ground' }];
   if (f.hasPrint && f.print) colours.push({ hex: f.print, role: 'print' });
   if (f.hasTrim && f.trimColour) colours.push({ hex: f.trimColour, role: 'trim' });
-  const [by, c, action] = (f.wash ?? '').split(' ');
-  const wash =
-    by === 'machine'
-      ? { by: 'machine' as const, maxC: Number(c), action: action as 'mild' }
-      : by === 'hand'
-        ? { by: 'hand' as const, maxC: Number(c) }
-        : by === 'none'
-          ? { by: 'none' as const }
-          : null;
   const label = f.noLabel
     ? null
     : {
-        wash,
+        wash: washOf(f.wash),
         bleach: f.bleach ?? null,
         tumble: f.tumble ?? null,
         dry: f.dry ? { position: f.dry, drip: false, shade: Boolean(f.shade) } : null,

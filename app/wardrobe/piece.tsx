@@ -16,6 +16,7 @@ import { Actions, TextField } from '../ui/fields.tsx';
 import { Fold, Swatch, type ClothView } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
+import { Limits } from './parts/limits.tsx';
 import { PieceForm } from './parts/piece-form.tsx';
 import { pieceView } from './piece-view.server.ts';
 import { PostForm } from '../ui/post-form.tsx';
@@ -95,33 +96,6 @@ const Two = styled.div`
   gap: 0 3rem;
   ${media.tablet} {
     grid-template-columns: minmax(0, 1fr);
-  }
-`;
-const Limits = styled.table`
-  border-collapse: collapse;
-  width: 100%;
-  th {
-    text-align: left;
-    font-weight: 600;
-    width: 7.5rem;
-  }
-  td,
-  th {
-    padding: 0.45rem 0.8rem 0.45rem 0;
-    border-bottom: 1px dotted var(--hairline);
-    vertical-align: top;
-  }
-  td:last-child {
-    color: var(--ink-soft);
-    font-size: 0.92rem;
-  }
-  ${media.phone} {
-    th {
-      width: 6rem;
-    }
-    td:last-child {
-      font-size: 0.86rem;
-    }
   }
 `;
 const NoteForm = styled(PostForm)`
@@ -315,20 +289,11 @@ export default function Piece({ loaderData: v, actionData }: Route.ComponentProp
                 {c}. The safer value holds.
               </Notice>
             ))}
-            <Limits>
-              <tbody>
-                {v.limits.map((l) => (
-                  <tr key={l.what}>
-                    <th scope="row">{l.what}</th>
-                    <td>{l.value}</td>
-                    <td>{l.why}</td>
-                  </tr>
-                ))}
-                <tr>
-                  <th scope="row">Colour</th>
-                  <td colSpan={2}>{v.colour}</td>
-                </tr>
-              </tbody>
+            <Limits limits={v.limits}>
+              <tr>
+                <th scope="row">Colour</th>
+                <td colSpan={2}>{v.colour}</td>
+              </tr>
             </Limits>
           </Section>
           {v.trust && <TrustSection trust={v.trust} cloth={v.cloth} />}

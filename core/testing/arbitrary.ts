@@ -11,6 +11,7 @@ import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules, Programme } from '../model/household.ts';
 import { bleachOrder, ironOrder, soilOrder, tumbleOrder } from '../model/orders.ts';
 import { stainKinds } from '../stain/stains.ts';
+import { mark } from './mark.ts';
 
 export const plainRules: HouseRules = {
   colourPiles: 'bleed-risk',
@@ -323,21 +324,7 @@ export const anyGarment: fc.Arbitrary<Garment> = fc
       parts: [{ role: 'shell', fibres: shell }, ...(lining ? [{ role: 'lining' as const, fibres: lining }] : [])],
       weighedDryMassG: null,
       colours: [{ hex: ground, role: 'ground' }, ...(print ? [{ hex: print, role: 'print' as const }] : [])],
-      stains: stain
-        ? [
-            {
-              id: 's1',
-              kind: stain,
-              ageHours: 30,
-              heatSet: false,
-              place: '',
-              sizeCm: 3,
-              failedRounds: 0,
-              heat: null,
-              tried: [],
-            },
-          ]
-        : [],
+      stains: stain ? [mark(stain)] : [],
       tests: grades.map((grade, i) => ({
         kind: 'catcher' as const,
         agent: 'water',
@@ -399,20 +386,6 @@ export const everydayGarment: fc.Arbitrary<Garment> = fc
         fibre === 'wool' ? 30 : maxC,
         fibre === 'wool' ? 'very-mild' : fibre === 'cotton' ? 'normal' : 'mild',
       ),
-      stains: stain
-        ? [
-            {
-              id: 's1',
-              kind: stain,
-              ageHours: 30,
-              heatSet: false,
-              place: '',
-              sizeCm: 3,
-              failedRounds: 0,
-              heat: null,
-              tried: [],
-            },
-          ]
-        : [],
+      stains: stain ? [mark(stain)] : [],
     }),
   );
