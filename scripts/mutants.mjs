@@ -16,6 +16,7 @@ const judgement = {
   drying: ['drying', 'rack', 'reference'],
   stain: ['stain', 'chemistry'],
   piece: ['piece', 'envelope', 'garment'],
+  envelope: ['envelope', 'piece'],
   price: ['price', 'plan'],
   plan: ['plan'],
 };
