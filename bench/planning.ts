@@ -1,7 +1,7 @@
 /** Time, cost and proof of planning made-up baskets; the ratio to an integer-programming library on the full model; the cost of a hand move. */
 import loadHighs from 'highs';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { readHamperValue, type HamperDocument } from '@formats/hamper.ts';
@@ -53,19 +53,31 @@ function unavoidable({ household, garments, now }: PlanRequest): number {
     });
   return least.reduce((t, x) => t + (x < Infinity ? x : 0), 0);
 }
-/** The same basket planned by a checkout of the version before, when NEAT_FOLD_BEFORE names one: what its plan costs, and its time. */
+/** A checkout of the version before; both are asked by their command lines, one after the other. */
 const before = process.env.NEAT_FOLD_BEFORE;
-function planBefore(hamper: HamperDocument): { cost: number; ms: number } | null {
-  if (!before) return null;
-  const file = path.join(mkdtempSync(path.join(tmpdir(), 'basket-')), 'hamper.json');
-  writeFileSync(file, JSON.stringify(hamper));
+/** What the plan of a checkout costs, and how long its process took. */
+function planBy(checkout: string, file: string): { cost: number; ms: number } {
   const start = performance.now();
-  const { stdout } = spawnSync(process.execPath, [path.join(before, 'bin/neatfold.mjs'), 'plan', file], {
+  const { stdout } = spawnSync(process.execPath, [path.join(checkout, 'bin/neatfold.mjs'), 'plan', file], {
     encoding: 'utf8',
     maxBuffer: 1e9,
   });
   const { proof } = JSON.parse(stdout) as { proof: { cost: number } };
   return { cost: proof.cost, ms: performance.now() - start };
+}
+/** Cost and time of this version as shares of those of the version before. */
+function againstBefore(hamper: HamperDocument): { cost: number; time: number } | null {
+  if (!before) return null;
+  const folder = mkdtempSync(path.join(tmpdir(), 'basket-'));
+  try {
+    const file = path.join(folder, 'hamper.json');
+    writeFileSync(file, JSON.stringify(hamper));
+    const old = planBy(before, file);
+    const own = planBy('.', file);
+    return { cost: own.cost / old.cost, time: own.ms / old.ms };
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
 }
 const percent = (x: number): string => `${(x * 100).toFixed(2)} %`;
 
@@ -92,20 +104,18 @@ const rows = makings
       const plan = planBasket(read.request, tools);
       const ms = performance.now() - again;
       const { cost, lowerBound } = plan.proof;
-      const old = planBefore(hamper);
       return {
         firstMs,
         ms,
         plan,
         pooled: size <= pooledSize ? poolCost(highs, read.request, ms) : null,
         decidable: (cost - lowerBound) / Math.max(1e-9, cost - unavoidable(read.request)),
-        ratio: old && cost / old.cost,
-        timeRatio: old && ms / old.ms,
+        against: againstBefore(hamper),
       };
     });
     const seconds = (ms: number): string => `${(ms / 1000).toFixed(2)} s`;
     const theirs = runs.flatMap((r) => (r.pooled === null ? [] : [r.plan.proof.cost / r.pooled]));
-    const ratios = runs.flatMap((r) => r.ratio ?? []);
+    const ratios = runs.flatMap((r) => r.against ?? []);
     return [
       `${size}, ${what}`,
       baskets,
@@ -116,8 +126,8 @@ const rows = makings
       percent(median(runs.map((r) => r.decidable))),
       `${runs.filter((r) => r.plan.proof.optimal).length} of ${baskets}`,
       theirs.length > 0 ? `${median(theirs).toFixed(4)} (${theirs.length})` : '–',
-      ratios.length > 0 ? median(ratios).toFixed(4) : '–',
-      ratios.length > 0 ? median(runs.flatMap((r) => r.timeRatio ?? [])).toFixed(2) : '–',
+      ratios.length > 0 ? median(ratios.map((r) => r.cost)).toFixed(4) : '–',
+      ratios.length > 0 ? median(ratios.map((r) => r.time)).toFixed(2) : '–',
     ];
   });
 console.log('### Planning\n');
