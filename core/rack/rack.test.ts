@@ -317,7 +317,7 @@ describe('how long', () => {
         expect(at(humidity, n + 1)).toBeGreaterThanOrEqual(at(humidity, n) - 1e-9);
         expect(at(Math.min(0.8, humidity + 0.1), n)).toBeGreaterThanOrEqual(at(humidity, n) - 0.1);
       }),
-      { numRuns: 25 },
+      { numRuns: 15 },
     ));
   test('a window, a fan, a dehumidifier: each helps a full rack, and the range is −25 % to +35 %', () => {
     const full = hung(Array.from({ length: 10 }, (_, i) => profile(`t${i}`)));

@@ -82,7 +82,7 @@ describe('every timetable keeps the rules of its document', () => {
           expect(brokenRules(timetableOf(request), request)).toEqual([]);
         },
       ),
-      { numRuns: 70 },
+      { numRuns: 40 },
     ));
 });
 
