@@ -3,9 +3,10 @@
 /** Units of room of a full drum; the room of an item is rounded down, which only lets more in. */
 const units = 1_000;
 
-/** Items on offer: which (indices), what each gains, how many of each there are; lists of the same length. */
+/** Items on offer: which (indices), how many of each, and what one gains; lists of the same length. */
 export interface Offer {
   items: Int16Array;
+  most: Int16Array;
   gains: Float64Array;
   count: number;
   /** Places of the offers by what they gain per room, as they were when last asked: mostly still in order. */
@@ -13,8 +14,8 @@ export interface Offer {
 }
 
 export class Knapsack {
-  private readonly full: number;
-  private readonly most: Int32Array;
+  /** Room of an empty drum. */
+  readonly full: number;
   private readonly ratio: Float64Array;
   private readonly value = new Float64Array(units + 1);
   private taken: Uint8Array = new Uint8Array(0);
@@ -22,20 +23,16 @@ export class Knapsack {
   readonly part: Float64Array;
   /** How many of each offer the last whole filling took. */
   readonly counts: Int32Array;
-  /** `most` = how many of each item there are; `full` = the room of a drum. */
-  constructor(most: Int32Array, full: number) {
+  /** For so many items; `full` = the room of an empty drum. */
+  constructor(items: number, full: number) {
     this.full = full;
-    this.most = most;
-    this.ratio = new Float64Array(most.length);
-    this.part = new Float64Array(most.length);
-    this.counts = new Int32Array(most.length);
+    this.ratio = new Float64Array(items);
+    this.part = new Float64Array(items);
+    this.counts = new Int32Array(items);
   }
-  mostOf(item: number): number {
-    return this.most[item] as number;
-  }
-  /** The most that offers can gain when the last one is divided. */
-  divided({ items, gains, count, order }: Offer, room: Float64Array): number {
-    const { ratio, part, most } = this;
+  /** The most that offers can gain in a drum with so much room left, when the last one is divided. */
+  divided({ items, most, gains, count, order }: Offer, room: Float64Array, left = this.full): number {
+    const { ratio, part } = this;
     for (let k = 0; k < count; k++) {
       part[k] = 0;
       ratio[k] = (gains[k] as number) / ((room[items[k] as number] as number) + 1e-12);
@@ -48,16 +45,16 @@ export class Knapsack {
       for (; y >= 0 && (ratio[order[y] as number] as number) < r; y--) order[y + 1] = order[y] as number;
       order[y + 1] = k;
     }
-    let free = this.full;
+    let free = left;
     let total = 0;
     for (let x = 0; x < count; x++) {
       const k = order[x] as number;
       if ((gains[k] as number) <= 0) break;
       const i = items[k] as number;
-      const all = (room[i] as number) * (most[i] as number);
+      const all = (room[i] as number) * (most[k] as number);
       if (all <= free) {
-        part[k] = most[i] as number;
-        total += (gains[k] as number) * (most[i] as number);
+        part[k] = most[k] as number;
+        total += (gains[k] as number) * (most[k] as number);
         free -= all;
       } else {
         part[k] = free / (room[i] as number);
@@ -66,9 +63,10 @@ export class Knapsack {
     }
     return total;
   }
-  /** The most that whole offers can gain; `counts` tells how many of each. */
-  whole({ items, gains, count }: Omit<Offer, 'order'>, room: Float64Array): number {
-    const { value, counts, most } = this;
+  /** The most that whole offers can gain in a drum with so much room left; `counts` tells how many of each. */
+  whole({ items, most, gains, count }: Omit<Offer, 'order'>, room: Float64Array, free = this.full): number {
+    const { value, counts } = this;
+    const all = Math.min(units, Math.floor((free / this.full) * units + 1e-6));
     value.fill(0);
     // A number of equal items is as good as packets of 1, 2, 4 … of them.
     const packets: { offer: number; size: number; weight: number }[] = [];
@@ -77,7 +75,7 @@ export class Knapsack {
       if ((gains[k] as number) <= 0) continue;
       const i = items[k] as number;
       const one = Math.floor(((room[i] as number) / this.full) * units);
-      let left = Math.min(most[i] as number, one > 0 ? Math.floor(units / one) : Infinity);
+      let left = Math.min(most[k] as number, one > 0 ? Math.floor(all / one) : Infinity);
       for (let size = 1; left > 0; left -= size, size = Math.min(size * 2, left))
         packets.push({ offer: k, size, weight: one * size });
     }
@@ -87,7 +85,7 @@ export class Knapsack {
     packets.forEach(({ offer, size, weight }, p) => {
       const gain = (gains[offer] as number) * size;
       const row = p * wide;
-      for (let u = units; u >= weight; u--) {
+      for (let u = all; u >= weight; u--) {
         const more = (value[u - weight] as number) + gain;
         if (more > (value[u] as number)) {
           value[u] = more;
@@ -96,13 +94,13 @@ export class Knapsack {
       }
       taken.fill(0, row, row + Math.min(wide, weight));
     });
-    let u = units;
+    let u = all;
     for (let p = packets.length - 1; p >= 0; p--) {
       const { offer, size, weight } = packets[p] as (typeof packets)[number];
       if (!taken[p * wide + u]) continue;
       counts[offer] = (counts[offer] as number) + size;
       u -= weight;
     }
-    return value[units] as number;
+    return value[all] as number;
   }
 }

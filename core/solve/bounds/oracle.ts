@@ -1,8 +1,8 @@
 /**
  * L5 and L8 of docs/solver.md. The loads that are worth most above their cost, by branch and bound over what may be in one. A part of the search
  * leaves out what harms only together (uses side by side, grey, soil, dye) and is a knapsack. Where the set that fills it best would harm more
- * than the part charges, it is divided on the worst of that: without the giver, or with it and charged to everyone. What a part lets in and charges
- * does not depend on the worths, so that the parts are kept from one question to the next.
+ * than the part charges, or does not fit, it is divided on the worst of that: without the item that does it, or with it held (L13) and charged to
+ * everyone. What a part lets in and charges does not depend on the worths, so that the parts are kept from one question to the next.
  */
 import TinyQueue from 'tinyqueue';
 import { bleedLimits } from '../../colour/bleed.ts';
@@ -10,7 +10,7 @@ import { judgement, useBit, usePriceOf } from '../../cost/judgement.ts';
 import { uses } from '../../garment/kinds.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import { dyeDamage } from '../../price/dye-view.ts';
-import type { Basket, PieceNumbers } from '../../price/basket.ts';
+import { easyIronShirts, type Basket, type PieceNumbers } from '../../price/basket.ts';
 import type { Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
 import { Knapsack, type Offer } from './knapsack.ts';
@@ -66,8 +66,12 @@ interface Part {
   way: Way;
   company: number;
   known: Known;
-  /** Items that may be in, and what each costs at least with the harm that is known. */
+  /** Items of which one is in every load, and what each costs at least with the harm that is known. */
+  held: readonly number[];
+  heldCosts: readonly number[];
+  /** Items that may be in besides, how many of each, and what one costs at least. */
   items: Int16Array;
+  most: Int16Array;
   costs: Float64Array;
   order: Int16Array;
   /** What any load of the part costs at least. */
@@ -91,6 +95,9 @@ const leastDoseKg = 0.02;
 const mostCompanies = 600;
 /** Steps in which the price of a mass is halved in. */
 const priceSteps = 7;
+/** Differences of mass, kg, and of room that rounding may make. */
+const hairKg = 1e-9;
+const hairRoom = 1e-9;
 /** A stronger giver speaks for its group from this ratio on. */
 const clearlyStronger = 1.1;
 /** What an item of a whole filling counts among those looked at: it takes so much longer than in a divided one. */
@@ -105,10 +112,14 @@ export class Oracle {
   private readonly inst: Instance;
   private readonly b: Basket;
   private readonly knapsack: Knapsack;
+  /** How many of each item there are. */
+  private readonly most: readonly number[];
   private readonly bring: PieceNumbers[][];
   /** What each item brings of what harms by its mass: grey first, then each dye group. */
   private readonly dosesKg: readonly Float64Array[];
   private readonly soilKg: Float64Array;
+  /** Room that shirts take of the few that come out smooth; null where nobody asks for that. */
+  private readonly shirtRoom: Float64Array | null;
   private readonly offer: Offer;
   private readonly measures = new Map<Float64Array, Float64Array[]>();
   /** Every load is in one of these. */
@@ -134,9 +145,17 @@ export class Oracle {
       );
     this.dosesKg = [sum((x) => x.greyKg), ...Array.from({ length: this.b.dyeGroups }, (_, g) => donorKg(g))];
     this.soilKg = sum((x) => x.soilKg);
+    this.shirtRoom = this.b.effects.shirtAim.easyIron ? sum((x) => (x.isShirt / easyIronShirts) * modes.full) : null;
     this.worth = new Float64Array(n);
-    this.offer = { items: new Int16Array(n), gains: new Float64Array(n), count: 0, order: new Int16Array(n) };
-    this.knapsack = new Knapsack(Int32Array.from(most), modes.full);
+    this.offer = {
+      items: new Int16Array(n),
+      most: new Int16Array(n),
+      gains: new Float64Array(n),
+      count: 0,
+      order: new Int16Array(n),
+    };
+    this.knapsack = new Knapsack(n, modes.full);
+    this.most = most;
     const nothing: Known = {
       uses: 0,
       soil: 0,
@@ -215,6 +234,7 @@ export class Oracle {
       }
       divided++;
       for (const child of next) {
+        if (child.base === Infinity) continue;
         child.value = Math.min(part.value, this.valueOf(child));
         if (child.value > least) queue.push(child);
         else kept.push(child);
@@ -241,8 +261,15 @@ export class Oracle {
       if (this.valueOf(part) <= 0 || this.valueWithDoses(part) <= 0) continue;
       const over = this.wholeValue(part).value;
       if (over <= 0) continue;
-      const share = over / (this.baseOf(part) + over) + giveBackMore;
+      const { held, heldCosts } = part;
+      const gainOf = (i: number, x: number): number => (this.worth[i] as number) - (heldCosts[x] as number);
+      const owed = held.reduce((t, i, x) => t + Math.max(0, -gainOf(i, x)), part.base - perLoad);
+      const share = over / (owed + over) + giveBackMore;
       this.gainsOf(part);
+      held.forEach((i, x) => {
+        const gain = gainOf(i, x);
+        if (gain > 0 && !part.items.includes(i)) this.worth[i] = (this.worth[i] as number) - share * gain;
+      });
       const { gains, items, count } = this.offer;
       for (let k = 0; k < count; k++) {
         const i = items[k] as number;
@@ -281,28 +308,45 @@ export class Oracle {
     return null;
   }
 
-  private partOf(way: Way, company: number, known: Known, held: Iterable<number>): Part {
-    const items: number[] = [];
-    const costs: number[] = [];
+  /** What an item costs at least in the loads of a way, with the harm that is known. */
+  private costOf(way: Way, known: Known, i: number): number {
+    const least = way.leastCost[i] as number;
+    if (least === Infinity) return Infinity;
     const greyShare = Math.min(1, (known.doses[0] as Dose).low / fullGreyKg(way.setting));
-    const dyed = known.strength.some((x) => x > 0);
-    for (const i of held) {
-      const least = way.leastCost[i] as number;
-      if (least === Infinity) continue;
-      let cost = least + (dyed ? this.dyeHarm(way, known, i) : 0);
-      if (greyShare > 0 || known.soil > 0)
-        for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * known.soil;
+    let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
+    if (greyShare > 0 || known.soil > 0)
+      for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * known.soil;
+    return cost;
+  }
+  private partOf(way: Way, company: number, known: Known, may: Iterable<number>, held: readonly number[] = []): Part {
+    const items: number[] = [];
+    const most: number[] = [];
+    const costs: number[] = [];
+    const heldCosts = held.map((i) => this.costOf(way, known, i));
+    // What may come to so much in all leaves so much beside what is held.
+    const left = known.doses.map(({ high }, k) => high - this.heldKg(held, k));
+    const nothing = heldCosts.includes(Infinity) || left.some((kg) => kg < -hairKg);
+    for (const i of nothing ? [] : may) {
+      const more = held.reduce((n, h) => (h === i ? n - 1 : n), this.most[i] as number);
+      if (more === 0) continue;
+      if (left.some((kg, k) => (this.dosesKg[k]?.[i] ?? 0) > kg + hairKg)) continue;
+      const cost = this.costOf(way, known, i);
+      if (cost === Infinity) continue;
       items.push(i);
+      most.push(more);
       costs.push(cost);
     }
     return {
       way,
       company,
       known,
+      held,
+      heldCosts,
       items: Int16Array.from(items),
+      most: Int16Array.from(most),
       costs: Float64Array.from(costs),
       order: new Int16Array(items.length),
-      base: way.base + usePriceOf(known.uses, way.setting.temperatureC, 0),
+      base: nothing ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0),
       value: Infinity,
       rough: false,
     };
@@ -329,20 +373,30 @@ export class Oracle {
     return harm * b.weights.dyeDamage;
   }
 
-  private baseOf(part: Part): number {
-    return part.base - this.perLoad;
+  /** Of one kind of dose, what the held items bring, kg. */
+  private heldKg(held: readonly number[], k: number): number {
+    return held.reduce((kg, i) => kg + (this.dosesKg[k]?.[i] ?? 0), 0);
+  }
+  /** What a part costs beyond what its held items are worth. */
+  private baseOf({ base, held, heldCosts }: Part): number {
+    return held.reduce((t, i, x) => t + (heldCosts[x] as number) - (this.worth[i] as number), base - this.perLoad);
+  }
+  /** Room that held items leave by a measure. */
+  private freeOf({ held }: Part, room: Float64Array): number {
+    return held.reduce((free, i) => free - (room[i] as number), this.knapsack.full);
   }
   /** What the items of a part are worth above what they cost there. Returns their sum. */
-  private gainsOf({ items, costs, order }: Part): number {
+  private gainsOf({ items, most, costs, order }: Part): number {
     const { offer, worth } = this;
     offer.items = items;
+    offer.most = most;
     offer.order = order;
     offer.count = items.length;
     let wanted = 0;
     for (let k = 0; k < items.length; k++) {
       const gain = (worth[items[k] as number] as number) - (costs[k] as number);
       offer.gains[k] = gain;
-      if (gain > 0) wanted += gain * this.knapsack.mostOf(items[k] as number);
+      if (gain > 0) wanted += gain * (most[k] as number);
     }
     return wanted;
   }
@@ -351,13 +405,15 @@ export class Oracle {
     if (wanted <= this.least) return wanted;
     this.visited += part.items.length;
     part.rough = part.known.doses.some((d) => d.high < Infinity);
-    return this.knapsack.divided(this.offer, part.way.room) - this.baseOf(part);
+    const free = this.freeOf(part, part.way.room);
+    if (free < -hairRoom) return -Infinity;
+    return this.knapsack.divided(this.offer, part.way.room, free) - this.baseOf(part);
   }
   /** The same with prices of what may be in it only up to a mass: asked only of the parts that come to the front. */
   private valueWithDoses(part: Part): number {
     this.gainsOf(part);
     part.rough = false;
-    this.knapsack.divided(this.offer, part.way.room);
+    this.knapsack.divided(this.offer, part.way.room, this.freeOf(part, part.way.room));
     return Math.min(part.value, this.priceDoses(part, part.way.room) - this.baseOf(part));
   }
   /** L11 of docs/solver.md. What may be in a set only up to a mass gets a price per kg, taken off the gains and given back for the mass allowed. */
@@ -366,11 +422,13 @@ export class Oracle {
     const stop = this.least + this.baseOf(part);
     const { offer, knapsack } = this;
     const { gains, count } = offer;
+    const free = this.freeOf(part, room);
     this.refund = 0;
     let value = Infinity;
     for (let k = 0; k < known.doses.length; k++) {
-      const { high } = known.doses[k] as Dose;
-      if (high === Infinity) continue;
+      const dose = known.doses[k] as Dose;
+      if (dose.high === Infinity) continue;
+      const high = dose.high - this.heldKg(part.held, k);
       const plain = gains.slice(0, count);
       const kgOf = this.dosesKg[k] as Float64Array;
       const kg = Float64Array.from(items, (i) => kgOf[i] as number);
@@ -381,7 +439,7 @@ export class Oracle {
         const price = step === 0 ? 0 : (low + top) / 2;
         let held = 0;
         for (let x = 0; x < count; x++) gains[x] = (plain[x] as number) - price * (kg[x] as number);
-        const found = knapsack.divided(offer, room) + price * high;
+        const found = knapsack.divided(offer, room, free) + price * high;
         if (found < best.value) best = { value: found, price };
         if (best.value + this.refund <= stop) break;
         for (let x = 0; x < count; x++) held += (kg[x] as number) * (knapsack.part[x] as number);
@@ -399,14 +457,16 @@ export class Oracle {
       value = best.value + this.refund;
       this.refund += best.price * high;
     }
-    return value === Infinity ? knapsack.divided(offer, room) : value;
+    return value === Infinity ? knapsack.divided(offer, room, free) : value;
   }
-  /** Mass, volume and mixes of them: a load fits only if it fits by each. */
-  private roomsOf({ room, otherRoom }: Way): Float64Array[] {
-    if (!otherRoom) return [room];
+  /** Mass, volume and mixes of them, and how many shirts come out smooth: a load fits only if it fits by each. */
+  private roomsOf({ room, otherRoom }: Way): readonly Float64Array[] {
     const known = this.measures.get(room);
     if (known) return known;
-    const fresh = mixes.map((share) => room.map((x, i) => (1 - share) * x + share * (otherRoom[i] as number)));
+    const mixed = otherRoom
+      ? mixes.map((share) => room.map((x, i) => (1 - share) * x + share * (otherRoom[i] as number)))
+      : [room];
+    const fresh = this.shirtRoom ? [...mixed, this.shirtRoom] : mixed;
     this.measures.set(room, fresh);
     return fresh;
   }
@@ -419,9 +479,13 @@ export class Oracle {
     if (part.value <= this.least) return null;
     const choice = this.choose(part, set);
     if (choice && (way.modes.length === 0 || choice.harm > outlineHarm)) return choice.parts();
-    if (way.modes.length > 0) return way.modes.map((mode) => this.partOf(mode, part.company, part.known, items));
+    if (way.modes.length > 0)
+      return way.modes.map((mode) => this.partOf(mode, part.company, part.known, items, part.held));
     let cost = part.base;
-    const at = new Map(Array.from(items, (i, k) => [i, part.costs[k] as number] as const));
+    const at = new Map([
+      ...part.held.map((i, x) => [i, part.heldCosts[x] as number] as const),
+      ...Array.from(items, (i, k) => [i, part.costs[k] as number] as const),
+    ]);
     for (const i of set) cost += at.get(i) as number;
     return { items: set, cost };
   }
@@ -433,23 +497,57 @@ export class Oracle {
     let room = way.room;
     let least = Infinity;
     for (const measure of this.roomsOf(way)) {
-      const value = knapsack.divided(offer, measure);
+      const free = this.freeOf(part, measure);
+      if (free < -hairRoom) return { value: -Infinity, set: [] };
+      const value = knapsack.divided(offer, measure, free);
       if (value < least) [least, room] = [value, measure];
     }
     this.priceDoses(part, room);
     this.visited += wholeWeight * offer.count;
-    const whole = knapsack.whole(offer, room) + this.refund;
-    const set: number[] = [];
+    const whole = knapsack.whole(offer, room, Math.max(0, this.freeOf(part, room))) + this.refund;
+    const set = [...part.held];
     for (let k = 0; k < items.length; k++)
       for (let c = 0; c < (knapsack.counts[k] as number); c++) set.push(items[k] as number);
     return { value: Math.min(whole, least) - this.baseOf(part), set };
   }
   /** The same part with something more known, or with some items shut out. */
-  private with({ way, company, known, items }: Part, more: Partial<Known>): Part {
-    return this.partOf(way, company, { ...known, ...more }, items);
+  private with({ way, company, known, items, held }: Part, more: Partial<Known>): Part {
+    return this.partOf(way, company, { ...known, ...more }, items, held);
   }
+  /** Where a held item is shut out, no load is left. */
   private without(part: Part, shut: (item: number) => boolean, more: Partial<Known> = {}): Part {
-    return this.with({ ...part, items: part.items.filter((i) => !shut(i)) }, more);
+    const left = this.with({ ...part, items: part.items.filter((i) => !shut(i)) }, more);
+    return part.held.some(shut) ? { ...left, base: Infinity } : left;
+  }
+  /** The loads of a part that hold an item: what it brings is known from then on. */
+  private holding(part: Part, item: number): Part {
+    const { known, way } = part;
+    const held = [...part.held, item];
+    const strength = known.strength.slice();
+    const giver = known.giver.slice();
+    for (const p of this.inst.items[item]?.pieces ?? []) {
+      const g = this.b.dyeGroup[p] as number;
+      const score = this.b.giverScore[p]?.[way.index] ?? 0;
+      if (g >= 0 && score > (strength[g] as number)) [strength[g], giver[g]] = [score, item];
+    }
+    const soilKg = held.reduce((kg, i) => kg + (this.soilKg[i] as number), 0);
+    return this.partOf(
+      way,
+      part.company,
+      {
+        uses: known.uses | this.usesOf(item),
+        soil: Math.max(known.soil, Math.min(1, soilKg / judgement.resoiling.fullFromKg)),
+        doses: known.doses.map((d, k) => ({ ...d, low: Math.max(d.low, this.heldKg(held, k)) })),
+        strength,
+        giver,
+      },
+      part.items,
+      held,
+    );
+  }
+  /** Held or shut out: the loads with an item, and those without it. */
+  private told(part: Part, item: number): Part[] {
+    return [this.holding(part, item), this.without(part, (i) => i === item)];
   }
 
   /** The worst of a set's harm that its part has not charged, and the two parts that tell it apart. */
@@ -460,9 +558,29 @@ export class Oracle {
       this.soiled(part, set),
       this.greyed(part, set),
       this.dyed(part, set),
+      this.overfull(part, set),
     ])
       if (choice && choice.harm > smallHarm && choice.harm > (worst?.harm ?? 0)) worst = choice;
     return worst;
+  }
+  /** A filling that is none by another measure of room: told apart by what takes most of that. */
+  private overfull(part: Part, set: readonly number[]): Choice | null {
+    for (const measure of this.roomsOf(part.way)) {
+      const total = set.reduce((t, i) => t + (measure[i] as number), 0);
+      if (total <= this.knapsack.full + hairRoom) continue;
+      const item = this.largest(part, set, measure);
+      if (item === null) return null;
+      const gain = set.reduce((t, i) => t + (this.worth[i] as number), 0);
+      return { harm: gain * (1 - this.knapsack.full / total), parts: () => this.told(part, item) };
+    }
+    return null;
+  }
+  /** The item of a set, not yet held, that has most of something. */
+  private largest({ held }: Part, set: readonly number[], of: Float64Array): number | null {
+    let most: number | null = null;
+    for (const i of set)
+      if (!held.includes(i) && (of[i] as number) > (most === null ? 0 : (of[most] as number))) most = i;
+    return most;
   }
   private usesOf(i: number): number {
     return (this.bring[i] as PieceNumbers[]).reduce((mask, x) => mask | x.uses, 0);
@@ -520,7 +638,7 @@ export class Oracle {
     const harm = (this.sumOver(set, (x) => x.greyEur) * (kg - Math.min(full, low))) / full;
     if (harm <= smallHarm) return null;
     return low > 0
-      ? this.dosed(part, 0, kg, harm)
+      ? this.dosed(part, 0, set, kg, harm)
       : this.none(part, 0, this.leastOf(part, this.dosesKg[0] as Float64Array), harm);
   }
   /** With some of what harms by its mass, or with none. */
@@ -535,11 +653,15 @@ export class Oracle {
       ],
     };
   }
-  /** With more than half-way to a mass, or with at most that; what its price lets in beyond its measure is not divided further. */
-  private dosed(part: Part, k: number, kg: number, harm: number): Choice | null {
+  /** With more than half-way to a mass, or with at most that; what its price lets in beyond its measure is told apart by the largest giver. */
+  private dosed(part: Part, k: number, set: readonly number[], kg: number, harm: number): Choice | null {
     const { doses } = part.known;
     const dose = doses[k] as Dose;
-    if (kg > dose.high || kg - dose.low < leastDoseKg) return null;
+    if (kg > dose.high) {
+      const item = this.largest(part, set, this.dosesKg[k] as Float64Array);
+      return item === null ? null : { harm, parts: () => this.told(part, item) };
+    }
+    if (kg - dose.low < leastDoseKg) return null;
     const middle = (dose.low + kg) / 2;
     const kgOf = this.dosesKg[k] as Float64Array;
     return {
@@ -586,21 +708,8 @@ export class Oracle {
     const g = by.reduce((x, v, k) => (v > (by[x] as number) ? k : x), 0);
     const i = giver[g] as number;
     if (i < 0) return null;
-    const dose = known.doses[g + 1] as Dose;
-    if ((strength[g] as number) > (known.strength[g] as number) * clearlyStronger) {
-      const low = Math.max(dose.low, this.dosesKg[g + 1]?.[i] ?? 0);
-      return {
-        harm,
-        parts: () => [
-          this.with(part, {
-            strength: known.strength.with(g, strength[g] as number),
-            giver: known.giver.with(g, i),
-            doses: known.doses.with(g + 1, { ...dose, low }),
-          }),
-          this.without(part, (x) => x === i),
-        ],
-      };
-    }
-    return this.dosed(part, g + 1, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
+    if ((strength[g] as number) > (known.strength[g] as number) * clearlyStronger && !part.held.includes(i))
+      return { harm, parts: () => this.told(part, i) };
+    return this.dosed(part, g + 1, set, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
   }
 }
