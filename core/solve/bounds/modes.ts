@@ -5,7 +5,7 @@
 import { loadConstants } from '../../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../../model/household.ts';
 import { effectOf } from '../../model/rule-effects.ts';
-import { bathCare } from '../../washing/basin.ts';
+import { bathCare, bathCareOrder } from '../../washing/basin.ts';
 import { afterSoakDose, doseUnitOf, machineDose } from '../../washing/dose.ts';
 import { runKwh, runWaterL } from '../../washing/energy.ts';
 import type { PieceNumbers } from '../../price/basket.ts';
@@ -410,8 +410,11 @@ export class Modes {
       rooms =
         total(byVolume) > total(byMass) ? { room: byVolume, otherRoom: byMass } : { room: byMass, otherRoom: byVolume };
     } else
+      // A bath is for its most delicate piece: each takes at least the water that it asks for itself.
       rooms = {
-        room: share((x) => (s ? (bathCare.normal.liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0)),
+        room: share((x) =>
+          s ? (bathCare[bathCareOrder[x.bathRank] ?? 'normal'].liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0,
+        ),
         otherRoom: null,
       };
     this.rooms.set(index, rooms);
