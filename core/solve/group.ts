@@ -29,7 +29,7 @@ const branchEffort: BranchEffort = {
   nodesPerMode: 20_000,
   visited: 1_500_000,
 };
-const generateEffort: GenerationEffort = { rounds: 60, divisions: 400, sets: 100, visited: 15_000_000 };
+const generateEffort: GenerationEffort = { rounds: 60, divisions: 1_000, sets: 100, visited: 30_000_000 };
 /** Middle groups set out several times; small ones are proven anyway, and in large ones nothing is found twice. */
 const searchEffort = (n: number): SearchEffort => ({
   rounds: n <= branchLimit ? [200] : n <= generateLimit.items ? [2_000, 700, 700, 700] : [Math.round(600_000 / n)],

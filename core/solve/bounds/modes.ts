@@ -35,6 +35,8 @@ export interface Mode {
   room: Float64Array;
   /** The same by the other measure; null where there is but one. A load fits only if it fits by both, and so by every mix of them. */
   otherRoom: Float64Array | null;
+  /** Room by volume beside something that is no down: alone, down fills a drum further. Null where that tells nothing. */
+  mixedRoom: Float64Array | null;
   /** What the mode supposes becomes real only with certain items: bit r of an item tells that it serves condition r; a load needs all bits of `conditions`. */
   serves: Uint8Array;
   conditions: number;
@@ -59,7 +61,7 @@ function admissions(s: Setting): Admission[] {
     { strangers: true, may: anyone, must: stranger },
   ];
 }
-type Rooms = Pick<Mode, 'room' | 'otherRoom'>;
+type Rooms = Pick<Mode, 'room' | 'otherRoom' | 'mixedRoom'>;
 /** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
 interface ProductCloths {
   allowed: ReadonlySet<number>;
@@ -117,7 +119,15 @@ export class Modes {
       Float64Array.from(groups, (g) => g.reduce((t, i) => t + (xs[i] as number), 0));
     const rooms = new Map(
       [...this.rooms].map(
-        ([k, r]) => [k, { room: merge(r.room), otherRoom: r.otherRoom && merge(r.otherRoom) }] as const,
+        ([k, r]) =>
+          [
+            k,
+            {
+              room: merge(r.room),
+              otherRoom: r.otherRoom && merge(r.otherRoom),
+              mixedRoom: r.mixedRoom && merge(r.mixedRoom),
+            },
+          ] as const,
       ),
     );
     return new Modes(inst, rooms, () =>
@@ -242,7 +252,7 @@ export class Modes {
     const unit = doseUnitOf(product);
     const undershoot = effectOf(household.rules, 'dosing').undershoot;
     const machine = s.method === 'machine';
-    const { room, otherRoom } = this.roomAt(index);
+    const { room, otherRoom, mixedRoom } = this.roomAt(index);
     let base = supposed.strangers ? w.otherFamily : 0;
     let perRoom = 0;
     let perKg = 0;
@@ -379,6 +389,7 @@ export class Modes {
           leastAdded,
           room,
           otherRoom,
+          mixedRoom,
           serves,
           conditions: (1 << conditions.length) - 1,
         }
@@ -407,8 +418,13 @@ export class Modes {
         (x) => x.volumeL / s.washer.drumVolumeL / fillFractionFor(s, (x.qualities & quality.down) !== 0),
       );
       const total = (xs: Float64Array): number => xs.reduce((a, x) => a + x, 0);
-      rooms =
-        total(byVolume) > total(byMass) ? { room: byVolume, otherRoom: byMass } : { room: byMass, otherRoom: byVolume };
+      const mixed = share((x) => x.volumeL / s.washer.drumVolumeL / fillFractionFor(s, false));
+      rooms = {
+        ...(total(byVolume) > total(byMass)
+          ? { room: byVolume, otherRoom: byMass }
+          : { room: byMass, otherRoom: byVolume }),
+        mixedRoom: total(mixed) > total(byVolume) ? mixed : null,
+      };
     } else
       // A bath is for its most delicate piece: each takes at least the water that it asks for itself.
       rooms = {
@@ -416,6 +432,7 @@ export class Modes {
           s ? (bathCare[bathCareOrder[x.bathRank] ?? 'normal'].liquorLPerKg * x.massKg + x.displacedL) / s.usableL : 0,
         ),
         otherRoom: null,
+        mixedRoom: null,
       };
     this.rooms.set(index, rooms);
     return rooms;

@@ -8,6 +8,7 @@ import TinyQueue from 'tinyqueue';
 import { bleedLimits } from '../../colour/bleed.ts';
 import { judgement, useBit, usePriceOf } from '../../cost/judgement.ts';
 import { uses } from '../../garment/kinds.ts';
+import { quality } from '../../price/bits.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import { dyeDamage } from '../../price/dye-view.ts';
 import { easyIronShirts, type Basket, type PieceNumbers } from '../../price/basket.ts';
@@ -39,7 +40,7 @@ export interface Question {
 }
 
 /** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
-interface Way extends Pick<Mode, 'index' | 'base' | 'leastCost' | 'room' | 'otherRoom'> {
+interface Way extends Pick<Mode, 'index' | 'base' | 'leastCost' | 'room' | 'otherRoom' | 'mixedRoom'> {
   setting: Setting;
   caught: boolean;
   modes: Way[];
@@ -174,8 +175,18 @@ export class Oracle {
     const known = new Map<number, Way>();
     for (const m of modes.list) {
       const setting = this.b.settings[m.index] as Setting;
-      const { index, base, leastCost, room, otherRoom, supposed } = m;
-      const mode: Way = { index, base, leastCost, room, otherRoom, setting, caught: supposed.caught, modes: [] };
+      const { index, base, leastCost, room, otherRoom, mixedRoom, supposed } = m;
+      const mode: Way = {
+        index,
+        base,
+        leastCost,
+        room,
+        otherRoom,
+        mixedRoom,
+        setting,
+        caught: supposed.caught,
+        modes: [],
+      };
       const outline = known.get(m.index);
       if (!outline) {
         known.set(m.index, { ...mode, leastCost: m.leastCost.slice(), caught: this.b.catcher !== null, modes: [mode] });
@@ -460,14 +471,18 @@ export class Oracle {
     return value === Infinity ? knapsack.divided(offer, room, free) : value;
   }
   /** Mass, volume and mixes of them, and how many shirts come out smooth: a load fits only if it fits by each. */
-  private roomsOf({ room, otherRoom }: Way): readonly Float64Array[] {
-    const known = this.measures.get(room);
+  private roomsOf({ way: { room, otherRoom, mixedRoom }, held }: Part): readonly Float64Array[] {
+    // Beside a held piece that is no down, down takes the room of any cloth.
+    const mixed = mixedRoom && held.some((i) => !this.isDown(i)) ? mixedRoom : null;
+    const known = this.measures.get(mixed ?? room);
     if (known) return known;
-    const mixed = otherRoom
+    const half = (x: Float64Array, y: Float64Array): Float64Array => x.map((r, i) => (r + (y[i] as number)) / 2);
+    const plain = otherRoom
       ? mixes.map((share) => room.map((x, i) => (1 - share) * x + share * (otherRoom[i] as number)))
       : [room];
-    const fresh = this.shirtRoom ? [...mixed, this.shirtRoom] : mixed;
-    this.measures.set(room, fresh);
+    const beside = mixed && otherRoom ? [mixed, half(mixed, room), half(mixed, otherRoom)] : [];
+    const fresh = [...plain, ...beside, ...(this.shirtRoom ? [this.shirtRoom] : [])];
+    this.measures.set(mixed ?? room, fresh);
     return fresh;
   }
 
@@ -496,7 +511,7 @@ export class Oracle {
     this.gainsOf(part);
     let room = way.room;
     let least = Infinity;
-    for (const measure of this.roomsOf(way)) {
+    for (const measure of this.roomsOf(part)) {
       const free = this.freeOf(part, measure);
       if (free < -hairRoom) return { value: -Infinity, set: [] };
       const value = knapsack.divided(offer, measure, free);
@@ -565,15 +580,28 @@ export class Oracle {
   }
   /** A filling that is none by another measure of room: told apart by what takes most of that. */
   private overfull(part: Part, set: readonly number[]): Choice | null {
-    for (const measure of this.roomsOf(part.way)) {
+    const over = (measure: Float64Array, among: readonly number[]): Choice | null => {
       const total = set.reduce((t, i) => t + (measure[i] as number), 0);
-      if (total <= this.knapsack.full + hairRoom) continue;
-      const item = this.largest(part, set, measure);
+      const item = total > this.knapsack.full + hairRoom ? this.largest(part, among, measure) : null;
       if (item === null) return null;
       const gain = set.reduce((t, i) => t + (this.worth[i] as number), 0);
       return { harm: gain * (1 - this.knapsack.full / total), parts: () => this.told(part, item) };
+    };
+    for (const measure of this.roomsOf(part)) {
+      const choice = over(measure, set);
+      if (choice) return choice;
     }
-    return null;
+    const { mixedRoom } = part.way;
+    return (
+      mixedRoom &&
+      over(
+        mixedRoom,
+        set.filter((i) => !this.isDown(i)),
+      )
+    );
+  }
+  private isDown(item: number): boolean {
+    return (this.bring[item] as PieceNumbers[]).every((x) => (x.qualities & quality.down) !== 0);
   }
   /** The item of a set, not yet held, that has most of something. */
   private largest({ held }: Part, set: readonly number[], of: Float64Array): number | null {
