@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Phrase } from '../care-label/label.ts';
 import type { TraitId } from '../construction/traits.ts';
 import type { ColourTest, Garment } from '../model/garment.ts';
+import { say } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
 import { garment, only, plainRules, washLabel } from '../testing/arbitrary.ts';
 import { mark } from '../testing/mark.ts';
@@ -231,6 +232,47 @@ describe('marks, soak and dye', () => {
     }
     const proven = values({ ...dyed, washCount: 9, tests: [] });
     expect([proven.maxTemperatureC, proven.company, proven.flags.has('catcher')]).toEqual([60, 'with-any', false]);
+  });
+});
+
+describe('each limit says why', () => {
+  const reasons = (change: Partial<Garment>, parameter: EnvelopeParameter) =>
+    envelope(change).envelope.bounds.flatMap((b) => (b.parameter === parameter ? [b.reason] : []));
+  test('a mark is named by everything it forbids', () => {
+    const rust = { ...sheet, stains: [mark('rust')] };
+    expect(reasons(rust, 'bleach')).toContainEqual(say('stain.iron-bleach', { stain: 'rust' }));
+    expect(reasons(rust, 'flags')).toContainEqual(say('stain.no-bleaching-detergent', { stain: 'rust' }));
+    expect(reasons(rust, 'tumble')).toContainEqual(say('stain.no-dryer', { stain: 'rust' }));
+    expect(reasons(rust, 'iron')).toContainEqual(say('stain.no-iron', { stain: 'rust' }));
+    const blood = { ...sheet, label: washLabel(95), stains: [mark('blood-fresh')] };
+    const celsius = values(blood).maxTemperatureC;
+    expect(celsius).toBeLessThan(95);
+    expect(reasons(blood, 'maxTemperatureC')).toContainEqual(
+      say('stain.sets-above', { stain: 'blood-fresh', celsius }),
+    );
+  });
+  test('so is the soak', () => {
+    const soaked = { ...sheet, soaked: true };
+    expect(reasons(soaked, 'maxTemperatureC')).toContainEqual(say('stain.soaked', { celsius: 40 }));
+    expect(reasons(soaked, 'flags')).toContainEqual(say('stain.soaked', { celsius: 40 }));
+  });
+  test('a fibre tells its share and its degrees', () =>
+    expect(reasons({ ...sheet, parts: only('wool', 40) }, 'maxTemperatureC')).toContainEqual(
+      say('fibre.temperature', { percent: 40, fibre: 'wool', celsius: 30 }),
+    ));
+  test('movement, spin and warmth by fibre and label', () => {
+    const by = (parts: Garment['parts'], label: Garment['label']) => values({ ...sheet, parts, label });
+    expect([by(only('wool'), robust).maxAction, by(only('cotton'), robust).maxAction]).toEqual(['very-mild', 'normal']);
+    // A normal symbol lets linen spin faster than its fibre by itself.
+    const linen = (label: Garment['label']) => by(only('linen'), label).maxSpinRpm;
+    expect([linen(robust), linen(washLabel(60, 'mild')), linen(null)]).toEqual([1000, 800, 800]);
+    expect(sources({ ...sheet, parts: only('cotton') }, 'maxAction').has('fibre')).toBe(false);
+    expect(sources({ ...sheet, parts: only('cotton') }, 'tumble').size).toBe(0);
+    // White cloth of a fibre that knows no white degrees is as careful as any of it.
+    expect([by(only('viscose'), null).maxTemperatureC, by(only('wool'), null).maxTemperatureC]).toEqual([30, 30]);
+    const sick = (fibre: 'viscose' | 'acrylic' | 'cotton') =>
+      values({ ...sheet, label: null, hygiene: true, parts: only(fibre) }).maxTemperatureC;
+    expect([sick('viscose'), sick('acrylic'), sick('cotton')]).toEqual([60, 40, 95]);
   });
 });
 
