@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { profileOf } from '../piece/profile.ts';
 import { garment, only, plainRules } from '../testing/arbitrary.ts';
+import { mark } from '../testing/mark.ts';
 import { lessonIds, lessonOfDay } from './lessons.ts';
 
 const piece = (id: string, change: Parameters<typeof garment>[1] = {}) => profileOf(garment(id, change), plainRules);
@@ -27,19 +28,7 @@ describe('the lesson of a day', () => {
   });
   test('fuel is the lesson of any day', () => {
     const fuelled = piece('overall', {
-      stains: [
-        {
-          id: 's',
-          kind: 'fuel-diesel',
-          ageHours: 3,
-          heatSet: false,
-          heat: null,
-          tried: [],
-          place: '',
-          sizeCm: 3,
-          failedRounds: 0,
-        },
-      ],
+      stains: [mark('fuel-diesel', { ageHours: 3 })],
     });
     for (let day = 0; day < 5; day++) expect(lessonOfDay([tee, fuelled], day)!.id).toBe('fuel-outdoors');
   });

@@ -11,6 +11,7 @@ import type { Garment } from '../model/garment.ts';
 import type { DryingPlace } from '../model/household.ts';
 import { profileOf, type Profile } from '../piece/profile.ts';
 import { everydayGarment, garment, household, only, plainRules } from '../testing/arbitrary.ts';
+import { mark } from '../testing/mark.ts';
 import { feltDampMoisture, scaleVerdict, thickPlacesOf, weighAgainMin } from './dry-check.ts';
 import { afterDryer, dryerRun, whyStaysOut } from './dryer.ts';
 import { forecastDrying, hoursToMoisture, type AirChoice, type HangingPiece, type Surroundings } from './forecast.ts';
@@ -216,19 +217,7 @@ describe('packing', () => {
     expect(whyNotAt(profile('overall', overall), sunny, 'line')).toBe('shade');
     const fuelled = profile('fuelled', {
       ...overall,
-      stains: [
-        {
-          id: 's',
-          kind: 'fuel-diesel',
-          ageHours: 2,
-          heatSet: false,
-          heat: null,
-          tried: [],
-          place: '',
-          sizeCm: 3,
-          failedRounds: 0,
-        },
-      ],
+      stains: [mark('fuel-diesel', { ageHours: 2 })],
     });
     expect(whyNotAt(fuelled, sunny, 'line')).toBeNull();
     expect(whyNotAt(fuelled, { ...sunny, outdoors: false }, 'line')).toBe('fuel-indoors');
