@@ -40,7 +40,10 @@ export interface Question {
 }
 
 /** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
-interface Way extends Pick<Mode, 'index' | 'base' | 'leastCost' | 'room' | 'otherRoom' | 'mixedRoom'> {
+interface Way extends Pick<
+  Mode,
+  'index' | 'base' | 'leastCost' | 'room' | 'otherRoom' | 'mixedRoom' | 'serves' | 'conditions'
+> {
   setting: Setting;
   caught: boolean;
   modes: Way[];
@@ -61,12 +64,18 @@ interface Known {
   /** Of each dye group: how strong its strongest giver is at least, and which item that is (−1 = none known). */
   strength: Float64Array;
   giver: Int32Array;
+  /** The same of the second strongest, which tints the strongest. */
+  second: Float64Array;
+  /** How full the drum is: any way, nearly empty, or more than that. */
+  filled: 'any' | 'little' | 'more';
 }
 /** A part of the search: loads in one way of washing, of some items, with something known of them. */
 interface Part {
   way: Way;
   company: number;
   known: Known;
+  /** Conditions of the way that nothing held serves: something of the loads does. */
+  unmet: number;
   /** Items of which one is in every load, and what each costs at least with the harm that is known. */
   held: readonly number[];
   heldCosts: readonly number[];
@@ -90,6 +99,8 @@ interface Choice {
 const smallHarm = 0.03;
 /** Below this the modes of a setting are told apart before what they harm. */
 const outlineHarm = 0.6;
+/** A filling that is none of the way counts like harm of so much. */
+const unrealHarm = 1;
 /** Masses nearer than this, kg, are not told apart. */
 const leastDoseKg = 0.02;
 /** More companies than this are taken as one. */
@@ -99,6 +110,7 @@ const priceSteps = 7;
 /** Differences of mass, kg, and of room that rounding may make. */
 const hairKg = 1e-9;
 const hairRoom = 1e-9;
+const hairTint = 1e-9;
 /** A stronger giver speaks for its group from this ratio on. */
 const clearlyStronger = 1.1;
 /** What an item of a whole filling counts among those looked at: it takes so much longer than in a divided one. */
@@ -123,6 +135,7 @@ export class Oracle {
   private readonly shirtRoom: Float64Array | null;
   private readonly offer: Offer;
   private readonly measures = new Map<Float64Array, Float64Array[]>();
+  private readonly widest = new Map<Float64Array, Float64Array>();
   /** Every load is in one of these. */
   private parts: Part[] = [];
   private worth: Float64Array;
@@ -163,6 +176,8 @@ export class Oracle {
       doses: Array.from({ length: 1 + this.b.dyeGroups }, () => openDose),
       strength: new Float64Array(this.b.dyeGroups),
       giver: new Int32Array(this.b.dyeGroups).fill(-1),
+      second: new Float64Array(this.b.dyeGroups),
+      filled: 'any',
     };
     const everyone = Array.from({ length: n }, (_, i) => i);
     companiesOf(this.inst, mostCompanies).forEach((company, c) => {
@@ -175,7 +190,7 @@ export class Oracle {
     const known = new Map<number, Way>();
     for (const m of modes.list) {
       const setting = this.b.settings[m.index] as Setting;
-      const { index, base, leastCost, room, otherRoom, mixedRoom, supposed } = m;
+      const { index, base, leastCost, room, otherRoom, mixedRoom, supposed, serves, conditions } = m;
       const mode: Way = {
         index,
         base,
@@ -183,13 +198,21 @@ export class Oracle {
         room,
         otherRoom,
         mixedRoom,
+        serves,
+        conditions,
         setting,
         caught: supposed.caught,
         modes: [],
       };
       const outline = known.get(m.index);
       if (!outline) {
-        known.set(m.index, { ...mode, leastCost: m.leastCost.slice(), caught: this.b.catcher !== null, modes: [mode] });
+        known.set(m.index, {
+          ...mode,
+          leastCost: m.leastCost.slice(),
+          caught: this.b.catcher !== null,
+          conditions: 0,
+          modes: [mode],
+        });
         continue;
       }
       outline.base = Math.min(outline.base, m.base);
@@ -325,6 +348,8 @@ export class Oracle {
     if (least === Infinity) return Infinity;
     const greyShare = Math.min(1, (known.doses[0] as Dose).low / fullGreyKg(way.setting));
     let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
+    if (known.filled === 'little' && way.setting.method === 'machine')
+      cost -= (judgement.emptyDrum.most / judgement.emptyDrum.belowFill) * (this.widestOf(way)[i] as number);
     if (greyShare > 0 || known.soil > 0)
       for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * known.soil;
     return cost;
@@ -347,17 +372,24 @@ export class Oracle {
       most.push(more);
       costs.push(cost);
     }
+    let unmet = way.conditions;
+    for (const i of held) unmet &= ~(way.serves[i] as number);
+    let meetable = 0;
+    if (unmet !== 0) for (const i of items) meetable |= way.serves[i] as number;
+    const empty = nothing || (unmet & ~meetable) !== 0;
+    const drum = known.filled === 'little' && way.setting.method === 'machine' ? judgement.emptyDrum.most : 0;
     return {
       way,
       company,
       known,
+      unmet,
       held,
       heldCosts,
       items: Int16Array.from(items),
       most: Int16Array.from(most),
       costs: Float64Array.from(costs),
       order: new Int16Array(items.length),
-      base: nothing ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0),
+      base: empty ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum,
       value: Infinity,
       rough: false,
     };
@@ -365,7 +397,7 @@ export class Oracle {
   /** What the dyes known to be in a set do to an item at least, EUR in the price. */
   private dyeHarm(
     way: Way,
-    { strength, giver, doses }: Pick<Known, 'strength' | 'giver' | 'doses'>,
+    { strength, giver, second, doses }: Pick<Known, 'strength' | 'giver' | 'second' | 'doses'>,
     item: number,
   ): number {
     const { b } = this;
@@ -373,11 +405,14 @@ export class Oracle {
     for (const r of this.inst.items[item]?.pieces ?? []) {
       let most = 0;
       for (let g = 0; g < strength.length; g++) {
-        if (strength[g] === 0 || giver[g] === item) continue;
+        const loose = (giver[g] === item ? second[g] : strength[g]) as number;
+        if (loose === 0) continue;
         const share = Math.sqrt(Math.min(1, (doses[g + 1] as Dose).low / bleedLimits.referenceLoadKg));
         const uptake = b.uptake[b.dyeOfGroup[g] as number] as Float64Array;
-        most = Math.max(most, (strength[g] as number) * share * (uptake[r] as number));
+        most = Math.max(most, loose * share * (uptake[r] as number));
       }
+      // What would show asks for a catcher: without one it is none of the loads of the way.
+      if (!way.caught && b.catcher && most >= bleedLimits.white + hairTint) return Infinity;
       if (way.caught && !b.isWhite[r]) most *= bleedLimits.catcherFactor;
       if (most > 0) harm += dyeDamage(b, r, most);
     }
@@ -393,8 +428,43 @@ export class Oracle {
     return held.reduce((t, i, x) => t + (heldCosts[x] as number) - (this.worth[i] as number), base - this.perLoad);
   }
   /** Room that held items leave by a measure. */
-  private freeOf({ held }: Part, room: Float64Array): number {
-    return held.reduce((free, i) => free - (room[i] as number), this.knapsack.full);
+  private freeOf({ held, known }: Part, room: Float64Array): number {
+    const little = known.filled === 'little' && room !== this.shirtRoom;
+    const full = little ? judgement.emptyDrum.belowFill + hairRoom : this.knapsack.full;
+    return held.reduce((free, i) => free - (room[i] as number), full);
+  }
+  /** The most room that items take by any measure. */
+  private widestOf({ room, otherRoom, mixedRoom }: Way): Float64Array {
+    const known = this.widest.get(room);
+    if (known) return known;
+    const fresh = room.map((r, i) => Math.max(r, otherRoom?.[i] ?? 0, mixedRoom?.[i] ?? 0));
+    this.widest.set(room, fresh);
+    return fresh;
+  }
+  /** How full the drum would be at most by the last divided filling; more than full where a nearly empty one costs nothing. */
+  private filledBy(part: Part): number {
+    const { way, known, items, held } = part;
+    if (way.setting.method !== 'machine' || known.filled === 'little') return Infinity;
+    const room = this.widestOf(way);
+    let filled = held.reduce((t, i) => t + (room[i] as number), 0);
+    for (let k = 0; k < items.length; k++) {
+      const n = this.knapsack.part[k] as number;
+      if (n > 0) filled += n * (room[items[k] as number] as number);
+    }
+    return filled;
+  }
+  /** What must be in a load, and is not held, costs something where nothing of it is wanted. */
+  private penaltyOf({ unmet, way, items }: Part): number {
+    let penalty = 0;
+    for (let bit = 1; bit <= unmet; bit <<= 1) {
+      if (!(unmet & bit)) continue;
+      let least = Infinity;
+      for (let k = 0; k < items.length && least > 0; k++)
+        if ((way.serves[items[k] as number] as number) & bit)
+          least = Math.min(least, Math.max(0, -(this.offer.gains[k] as number)));
+      penalty = Math.max(penalty, least);
+    }
+    return penalty;
   }
   /** What the items of a part are worth above what they cost there. Returns their sum. */
   private gainsOf({ items, most, costs, order }: Part): number {
@@ -418,14 +488,17 @@ export class Oracle {
     part.rough = part.known.doses.some((d) => d.high < Infinity);
     const free = this.freeOf(part, part.way.room);
     if (free < -hairRoom) return -Infinity;
-    return this.knapsack.divided(this.offer, part.way.room, free) - this.baseOf(part);
+    const value = this.knapsack.divided(this.offer, part.way.room, free) - this.baseOf(part);
+    if (value <= this.least) return value;
+    part.rough ||= this.filledBy(part) < judgement.emptyDrum.belowFill;
+    return value - this.penaltyOf(part);
   }
   /** The same with prices of what may be in it only up to a mass: asked only of the parts that come to the front. */
   private valueWithDoses(part: Part): number {
     this.gainsOf(part);
     part.rough = false;
     this.knapsack.divided(this.offer, part.way.room, this.freeOf(part, part.way.room));
-    return Math.min(part.value, this.priceDoses(part, part.way.room) - this.baseOf(part));
+    return Math.min(part.value, this.priceDoses(part, part.way.room) - this.penaltyOf(part) - this.baseOf(part));
   }
   /** L11 of docs/solver.md. What may be in a set only up to a mass gets a price per kg, taken off the gains and given back for the mass allowed. */
   private priceDoses(part: Part, room: Float64Array): number {
@@ -435,6 +508,7 @@ export class Oracle {
     const { gains, count } = offer;
     const free = this.freeOf(part, room);
     this.refund = 0;
+    this.priceEmptiness(part, room, free);
     let value = Infinity;
     for (let k = 0; k < known.doses.length; k++) {
       const dose = known.doses[k] as Dose;
@@ -468,7 +542,39 @@ export class Oracle {
       value = best.value + this.refund;
       this.refund += best.price * high;
     }
-    return value === Infinity ? knapsack.divided(offer, room, free) : value;
+    return value === Infinity ? knapsack.divided(offer, room, free) + this.refund : value;
+  }
+  /** A nearly empty drum costs something: what fills it is worth so much more, and so much is taken off for what is missing (any price lets every load in). */
+  private priceEmptiness(part: Part, room: Float64Array, free: number): void {
+    const { offer, knapsack } = this;
+    const { gains, count, items } = offer;
+    const { most, belowFill } = judgement.emptyDrum;
+    knapsack.divided(offer, room, free);
+    if (this.filledBy(part) >= belowFill) return;
+    const widest = this.widestOf(part.way);
+    const missing = part.held.reduce((t, i) => t - (widest[i] as number), belowFill);
+    const plain = gains.slice(0, count);
+    let low = 0;
+    let top = most / belowFill;
+    let best = { value: Infinity, price: 0 };
+    for (let step = 0; step < priceSteps; step++) {
+      const price = step === 0 ? top : (low + top) / 2;
+      for (let x = 0; x < count; x++) gains[x] = (plain[x] as number) + price * (widest[items[x] as number] as number);
+      const value = knapsack.divided(offer, room, free) - price * missing;
+      if (value < best.value) best = { value, price };
+      if (this.filledBy(part) < belowFill) {
+        if (step === 0) {
+          if (part.known.filled === 'any') break;
+          low = top;
+          top *= 8;
+          continue;
+        }
+        low = price;
+      } else top = price;
+    }
+    for (let x = 0; x < count; x++)
+      gains[x] = (plain[x] as number) + best.price * (widest[items[x] as number] as number);
+    this.refund -= best.price * missing;
   }
   /** Mass, volume and mixes of them, and how many shirts come out smooth: a load fits only if it fits by each. */
   private roomsOf({ way: { room, otherRoom, mixedRoom }, held }: Part): readonly Float64Array[] {
@@ -518,12 +624,13 @@ export class Oracle {
       if (value < least) [least, room] = [value, measure];
     }
     this.priceDoses(part, room);
+    const penalty = this.penaltyOf(part);
     this.visited += wholeWeight * offer.count;
     const whole = knapsack.whole(offer, room, Math.max(0, this.freeOf(part, room))) + this.refund;
     const set = [...part.held];
     for (let k = 0; k < items.length; k++)
       for (let c = 0; c < (knapsack.counts[k] as number); c++) set.push(items[k] as number);
-    return { value: Math.min(whole, least) - this.baseOf(part), set };
+    return { value: Math.min(whole - penalty, least) - this.baseOf(part), set };
   }
   /** The same part with something more known, or with some items shut out. */
   private with({ way, company, known, items, held }: Part, more: Partial<Known>): Part {
@@ -540,29 +647,36 @@ export class Oracle {
     const held = [...part.held, item];
     const strength = known.strength.slice();
     const giver = known.giver.slice();
+    const second = known.second.slice();
     for (const p of this.inst.items[item]?.pieces ?? []) {
       const g = this.b.dyeGroup[p] as number;
       const score = this.b.giverScore[p]?.[way.index] ?? 0;
-      if (g >= 0 && score > (strength[g] as number)) [strength[g], giver[g]] = [score, item];
+      if (g < 0) continue;
+      if (score > (strength[g] as number)) {
+        second[g] = strength[g] as number;
+        [strength[g], giver[g]] = [score, item];
+      } else if (score > (second[g] as number)) second[g] = score;
     }
     const soilKg = held.reduce((kg, i) => kg + (this.soilKg[i] as number), 0);
     return this.partOf(
       way,
       part.company,
       {
+        ...known,
         uses: known.uses | this.usesOf(item),
         soil: Math.max(known.soil, Math.min(1, soilKg / judgement.resoiling.fullFromKg)),
         doses: known.doses.map((d, k) => ({ ...d, low: Math.max(d.low, this.heldKg(held, k)) })),
         strength,
         giver,
+        second,
       },
       part.items,
       held,
     );
   }
-  /** Held or shut out: the loads with an item, and those without it. */
+  /** The loads with one (more) of an item, and those without. */
   private told(part: Part, item: number): Part[] {
-    return [this.holding(part, item), this.without(part, (i) => i === item)];
+    return [this.holding(part, item), this.with({ ...part, items: part.items.filter((i) => i !== item) }, {})];
   }
 
   /** The worst of a set's harm that its part has not charged, and the two parts that tell it apart. */
@@ -574,9 +688,36 @@ export class Oracle {
       this.greyed(part, set),
       this.dyed(part, set),
       this.overfull(part, set),
+      this.unreal(part, set),
+      this.nearlyEmpty(part, set),
     ])
       if (choice && choice.harm > smallHarm && choice.harm > (worst?.harm ?? 0)) worst = choice;
     return worst;
+  }
+  /** A filling in which the way of washing would be another. */
+  private unreal(part: Part, set: readonly number[]): Choice | null {
+    const { way, unmet, items } = part;
+    const missing = set.reduce((bits, i) => bits & ~(way.serves[i] as number), unmet);
+    if (missing === 0) return null;
+    let most = -Infinity;
+    let item = -1;
+    items.forEach((i, k) => {
+      const gain = (this.worth[i] as number) - (part.costs[k] as number);
+      if ((way.serves[i] as number) & missing && gain > most) [most, item] = [gain, i];
+    });
+    return { harm: unrealHarm, parts: () => this.told(part, item) };
+  }
+  /** A drum that is nearly empty, or not. */
+  private nearlyEmpty(part: Part, set: readonly number[]): Choice | null {
+    const { way, known } = part;
+    if (known.filled !== 'any' || way.setting.method !== 'machine') return null;
+    const { most, belowFill } = judgement.emptyDrum;
+    const widest = this.widestOf(way);
+    const filled = set.reduce((t, i) => t + (widest[i] as number), 0);
+    return {
+      harm: most * (1 - filled / belowFill),
+      parts: () => [this.with(part, { filled: 'little' }), this.with(part, { filled: 'more' })],
+    };
   }
   /** A filling that is none by another measure of room: told apart by what takes most of that. */
   private overfull(part: Part, set: readonly number[]): Choice | null {
@@ -707,6 +848,8 @@ export class Oracle {
     const kg = new Float64Array(groups);
     const strength = new Float64Array(groups);
     const giver = new Int32Array(groups).fill(-1);
+    const second = new Float64Array(groups);
+    const secondGiver = new Int32Array(groups).fill(-1);
     for (const i of set)
       for (const p of this.inst.items[i]?.pieces ?? []) {
         const g = b.dyeGroup[p] as number;
@@ -714,11 +857,11 @@ export class Oracle {
         kg[g] = (kg[g] as number) + (b.donorKg[p] as number);
         const score = b.giverScore[p]?.[way.index] ?? 0;
         if (score > (strength[g] as number)) {
-          strength[g] = score;
-          giver[g] = i;
-        }
+          [second[g], secondGiver[g]] = [strength[g] as number, giver[g] as number];
+          [strength[g], giver[g]] = [score, i];
+        } else if (score > (second[g] as number)) [second[g], secondGiver[g]] = [score, i];
       }
-    const real = { strength, giver, doses: [openDose, ...Array.from(kg, (low) => ({ low, high: Infinity }))] };
+    const real = { strength, giver, second, doses: [openDose, ...Array.from(kg, (low) => ({ low, high: Infinity }))] };
     let harm = 0;
     const by = new Float64Array(groups);
     for (const i of set) {
@@ -727,8 +870,9 @@ export class Oracle {
       harm += more;
       const receiver = this.inst.items[i]?.pieces[0] ?? 0;
       for (let g = 0; g < groups; g++) {
-        if (strength[g] === 0 || giver[g] === i) continue;
-        const tint = (strength[g] as number) * (b.uptake[b.dyeOfGroup[g] as number]?.[receiver] ?? 0);
+        const tint =
+          ((giver[g] === i ? second[g] : strength[g]) as number) *
+          (b.uptake[b.dyeOfGroup[g] as number]?.[receiver] ?? 0);
         by[g] = (by[g] as number) + tint * tint * Math.min(1, (kg[g] as number) / bleedLimits.referenceLoadKg);
       }
     }
@@ -738,6 +882,14 @@ export class Oracle {
     if (i < 0) return null;
     if ((strength[g] as number) > (known.strength[g] as number) * clearlyStronger && !part.held.includes(i))
       return { harm, parts: () => this.told(part, i) };
+    const j = secondGiver[g] as number;
+    const times = (items: readonly number[]): number => items.reduce((n, x) => (x === j ? n + 1 : n), 0);
+    if (
+      j >= 0 &&
+      (second[g] as number) > (known.second[g] as number) * clearlyStronger &&
+      times(part.held) < times(set)
+    )
+      return { harm, parts: () => this.told(part, j) };
     return this.dosed(part, g + 1, set, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
   }
 }
