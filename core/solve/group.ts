@@ -16,9 +16,14 @@ import { Search, type SearchEffort } from './search/search.ts';
 
 /** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
 const branchLimit = 60;
-const generateLimit = { kinds: 150, items: 400 };
-/** A library is asked for the best of the loads met up to so many items: beyond, it takes longer than anybody waits. */
-const partitionLimit = 150;
+const generateLimit = { kinds: 200, items: 1_200 };
+/** Groups of more items get their first division by small moves alone, and set out once: in them nothing is found twice. */
+const largeFrom = 400;
+/**
+ * A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. From the second number on
+ * the loads met are too few, and are widened around the best of them.
+ */
+const partitionLimit = { items: 400, widenedFrom: 150, around: 100 };
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
   nodes: 80,
@@ -29,14 +34,19 @@ const branchEffort: BranchEffort = {
   nodesPerMode: 20_000,
   visited: 1_500_000,
 };
-const generateEffort: GenerationEffort = { rounds: 60, divisions: 1_000, sets: 100, visited: 30_000_000 };
+const generateEffort = (n: number): GenerationEffort => ({
+  rounds: 60,
+  divisions: 1_000,
+  sets: 100,
+  visited: 15_000_000 + 20_000 * n,
+});
 /** Middle groups set out several times; small ones are proven anyway, and in large ones nothing is found twice. */
 const searchEffort = (n: number): SearchEffort => ({
-  rounds: n <= branchLimit ? [200] : n <= generateLimit.items ? [2_000, 700, 700, 700] : [Math.round(600_000 / n)],
+  rounds: n <= branchLimit ? [200] : n <= largeFrom ? [2_000, 700, 700, 700] : [Math.round(600_000 / n)],
   swaps: true,
 });
 /** About how much of the work is search. */
-const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= generateLimit.items ? 0.3 : 1);
+const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= largeFrom ? 0.3 : 0.5);
 /** Costs nearer than this, EUR, are the same. */
 const same = 1e-6;
 
@@ -76,10 +86,7 @@ export class Group {
     this.cost = this.division.cost;
     // Somebody waits for the first division of a large group: its better bound comes later.
     const worth = shareWorth(modes);
-    this.lowerBound = Math.min(
-      this.cost,
-      sumOf(inst.items.length > generateLimit.items ? worth : solitaryWorth(modes, worth)),
-    );
+    this.lowerBound = Math.min(this.cost, sumOf(inst.items.length > largeFrom ? worth : solitaryWorth(modes, worth)));
   }
   private exactly(): Division | null {
     if (this.inst.items.length <= subsetLimit) return divideBySubsets(this.inst, this.pricer);
@@ -153,10 +160,12 @@ export class Group {
       [...pool.values()].map((load) => load.items),
       this.division,
     );
-    generation.run(generateEffort, this.division.cost, (lowerBound, share) => {
+    generation.run(generateEffort(n), this.division.cost, (lowerBound, share) => {
       this.lowerBound = Math.max(this.lowerBound, lowerBound);
       return told(share);
     });
-    if (n <= partitionLimit) this.partition(generation.known(), partition, (loads) => generation.sharedOut(loads));
+    if (n > partitionLimit.items || !partition) return;
+    if (n > partitionLimit.widenedFrom) generation.widen(this.cost, partitionLimit.around);
+    this.partition(generation.known(), partition, (loads) => generation.sharedOut(loads));
   }
 }

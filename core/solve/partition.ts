@@ -16,6 +16,8 @@ export type PartitionSolver = (program: PartitionProgram) => readonly number[] |
 export interface KnownLoads extends PartitionProgram {
   worth: Float64Array;
   bound: number;
+  /** The loads of the best division known. */
+  best: readonly (readonly number[])[];
 }
 
 /** So many loads for each kind are handed over, the cheapest above their worth. */
@@ -23,15 +25,17 @@ const loadsPerKind = 20;
 
 /** L9 of docs/solver.md. The loads, by their kinds, of a division of the loads met that may be better than one of `cost`; null where there is none. */
 export function betterPartition(
-  { counts, waitCosts, loads: all, worth, bound }: KnownLoads,
+  { counts, waitCosts, loads: all, best, worth, bound }: KnownLoads,
   cost: number,
   solver: PartitionSolver,
 ): (readonly number[])[] | null {
+  const isBest = new Set(best.map((kinds) => kinds.join(',')));
   const loads = all
     .map((load) => ({ ...load, reduced: load.kinds.reduce((t, k) => t - (worth[k] as number), load.cost) }))
     .filter((load) => load.reduced < cost - bound)
     .sort((x, y) => x.reduced - y.reduced)
-    .slice(0, loadsPerKind * counts.length);
+    // With the loads of the best division, so that the program always has an answer.
+    .filter((load, x) => x < loadsPerKind * counts.length || isBest.has(load.kinds.join(',')));
   const times = solver({ counts, waitCosts, loads });
   if (!times) return null;
   const left = [...counts];

@@ -20,8 +20,27 @@ export interface GenerationEffort {
 }
 /** A load of so many items of each kind (its kinds listed as often as they are in it), at its real price. */
 export interface KindLoad {
-  kinds: number[];
-  cost: number;
+  readonly kinds: readonly number[];
+  readonly cost: number;
+}
+
+/** A load of the relaxation, and what it costs there by now. */
+interface Column {
+  kinds: readonly number[];
+  now: () => number;
+}
+
+/** Worths of the kinds and of any load, and the bound that they prove. */
+interface Centre {
+  worth: Float64Array;
+  perLoad: number;
+  bound: number;
+}
+
+/** The worths that prove most, how many loads the relaxation has, and whether somebody had enough. */
+interface Settled extends Centre {
+  loads: number;
+  stopped: boolean;
 }
 
 /** How far the worths asked about lie from the duals towards the best worths so far; and after rounds that bring nothing new. */
@@ -29,6 +48,8 @@ const smoothing = [0.7, 0.3, 0] as const;
 /** Loads worth less than this above their cost, EUR, change little. */
 const leastOver = 1e-3;
 /** The bound has settled when so many rounds raise it by less than this share. */
+/** The relaxation over the loads met, above which no bound of it goes, is reached to within this share. */
+const nearShare = 1e-3;
 const settledAfter = 10;
 const settledShare = 5e-4;
 /** Above every sensible price of covering one item. */
@@ -45,8 +66,8 @@ export class Generation {
   readonly waitCosts: readonly number[];
   private readonly pricer: Pricer;
   private readonly oracle: Oracle;
-  /** Every load of the relaxation, real or as the oracle charged it, by its kinds and what it costs. */
-  private readonly columns = new Map<string, KindLoad>();
+  /** Every load of the relaxation: those that can be washed, and those that the oracle charges too little, at what it charges by now. */
+  private readonly columns: Column[] = [];
   /** Loads that can really be washed, by their kinds. */
   readonly loads = new Map<string, KindLoad>();
   private worth: Float64Array;
@@ -99,16 +120,45 @@ export class Generation {
   }
   /** The loads met, with the worths of the whole and the bound that these prove by themselves, without branches. */
   known(): KnownLoads {
-    const { counts, waitCosts, worth } = this;
-    return { counts, waitCosts, loads: [...this.loads.values()], worth, bound: this.valueOf(worth) };
+    const { counts, waitCosts, worth, begin } = this;
+    const best = begin.map((key) => this.loads.get(key)?.kinds ?? []);
+    return { counts, waitCosts, loads: [...this.loads.values()], worth, bound: this.valueOf(worth), best };
   }
-  private addReal(kinds: number[]): number | null {
+  /**
+   * More loads like those that lie nearest to their worth: one item less, one more, one exchanged; those that a division better than `cost` could hold.
+   */
+  widen(cost: number, around: number): void {
+    const { worth } = this;
+    const open = cost - this.valueOf(worth);
+    const reduced = ({ kinds, cost: price }: KindLoad): number =>
+      kinds.reduce((t, k) => t - (worth[k] as number), price);
+    const near = [...this.loads.values()].sort((x, y) => reduced(x) - reduced(y)).slice(0, around);
+    const look = (kinds: readonly number[]): void => {
+      const sorted = [...kinds].sort((x, y) => x - y);
+      const key = sorted.join(',');
+      if (kinds.length === 0 || this.loads.has(key)) return;
+      const price = this.pricer.cost(piecesOf(this.inst.items, this.itemsOf(sorted)));
+      const load = { kinds: sorted, cost: price };
+      if (price < Infinity && reduced(load) < open) this.loads.set(key, load);
+    };
+    for (const { kinds } of near) {
+      const without = kinds.map((k, x) => (kinds.indexOf(k) === x ? kinds.toSpliced(x, 1) : null));
+      const free = this.counts.flatMap((n, k) => (kinds.filter((x) => x === k).length < n ? [k] : []));
+      for (const k of free) look([...kinds, k]);
+      for (const rest of without) {
+        if (!rest) continue;
+        look(rest);
+        for (const k of free) look([...rest, k]);
+      }
+    }
+  }
+  private addReal(kinds: readonly number[]): number | null {
     const cost = this.pricer.cost(piecesOf(this.inst.items, this.itemsOf(kinds)));
     if (cost === Infinity) return null;
     const key = kinds.join(',');
     if (!this.loads.has(key)) {
       this.loads.set(key, { kinds, cost });
-      this.columns.set(key, { kinds, cost });
+      this.columns.push({ kinds, now: () => cost });
     }
     return cost;
   }
@@ -121,23 +171,27 @@ export class Generation {
   }
   private begin: readonly string[] = [];
 
-  /**
-   * L12 of docs/solver.md. Raise the bound until it settles, the effort is spent, or `told` answers true; then once more for fewer loads than the
-   * relaxation has, and for more: a division has either.
-   */
+  /** Raise the bound of the whole until it settles, the effort is spent, or `told` answers true. */
+  relax(effort: GenerationEffort, cost: number, told: (lowerBound: number, share: number) => boolean): Settled {
+    const begin = { worth: this.worth, perLoad: 0, bound: this.lowerBound };
+    const settled = this.settle(new Master(this, null), effort, cost, begin, (bound, share) => {
+      this.lowerBound = Math.max(this.lowerBound, bound);
+      return told(this.lowerBound, share);
+    });
+    this.worth = settled.worth;
+    return settled;
+  }
+  /** L12 of docs/solver.md. The same, then once more for fewer loads than the relaxation has, and for more: a division has either. */
   run(effort: GenerationEffort, cost: number, told: (lowerBound: number, share: number) => boolean): void {
     const share = 1 / 3;
-    const root = this.settle(new Master(this, null), effort, cost, this.worth, (bound, part) => {
-      this.lowerBound = Math.max(this.lowerBound, bound);
-      return told(this.lowerBound, part * share);
-    });
-    this.worth = root.worth;
+    const root = this.relax(effort, cost, (bound, part) => told(bound, part * share));
     if (root.stopped || this.lowerBound >= cost || this.visited > effort.visited) return;
     const whole = Math.floor(root.loads + 1e-4);
     if (root.loads - whole < leastFraction) return;
     let least = cost;
     for (const [x, limit] of [{ most: whole }, { least: whole + 1 }].entries()) {
-      const branch = this.settle(new Master(this, limit), effort, cost, root.worth, (_, part) =>
+      // Worths of the whole bound both branches.
+      const branch = this.settle(new Master(this, limit), effort, cost, root, (_, part) =>
         told(this.lowerBound, share * (1 + x + part)),
       );
       if (branch.stopped || this.visited > effort.visited) return;
@@ -150,50 +204,50 @@ export class Generation {
     master: Master,
     effort: GenerationEffort,
     cost: number,
-    from: Float64Array,
+    from: Centre,
     told: (bound: number, share: number) => boolean,
-  ): { bound: number; worth: Float64Array; loads: number; stopped: boolean } {
+  ): Settled {
     let idle = 0;
-    let worth = from;
-    let bound = -Infinity;
-    let settled = { bound, round: 0 };
+    let centre = from;
+    let settled = { bound: from.bound, round: 0 };
     let stopped = false;
-    for (let round = 0; round < effort.rounds && !stopped && bound < cost; round++) {
+    for (let round = 0; round < effort.rounds && !stopped && centre.bound < cost; round++) {
       const { duals, perLoad } = master.optimise(this.oracle.leastBase);
+      const relaxed = this.valueOf(duals) + master.worthOfNumber(perLoad);
+      if (relaxed - centre.bound < nearShare * Math.abs(relaxed)) break;
       const back = smoothing[Math.min(idle, smoothing.length - 1)] as number;
-      const asked = Float64Array.from(duals, (d, k) => (1 - back) * d + back * (worth[k] as number));
+      const between = (dual: number, worth: number): number => (1 - back) * dual + back * worth;
+      const asked = duals.map((d, k) => between(d, centre.worth[k] as number));
+      const askedPerLoad = between(perLoad, centre.perLoad);
       const { sets, over, visited } = this.oracle.ask(asked, {
         divisions: effort.divisions,
         sets: effort.sets,
         least: leastOver,
-        perLoad,
+        perLoad: askedPerLoad,
       });
       this.visited += visited;
-      const mended = this.oracle.mended(asked, perLoad);
-      const reached = this.valueOf(mended) + master.worthOfNumber(perLoad);
-      if (reached > bound) {
-        bound = Math.min(reached, cost);
-        worth = mended;
-      }
+      const worth = this.oracle.mended(asked, askedPerLoad);
+      const reached = this.valueOf(worth) + master.worthOfNumber(askedPerLoad);
+      if (reached > centre.bound) centre = { worth, perLoad: askedPerLoad, bound: Math.min(reached, cost) };
       let added = 0;
-      for (const { items, cost: charged } of sets) {
-        const kinds = items.sort((x, y) => x - y);
+      for (const answer of sets) {
+        const kinds = [...answer.items].sort((x, y) => x - y);
         const real = this.addReal(kinds);
-        if (kinds.reduce((t, k) => t + (duals[k] as number), perLoad) - charged > leastOver) added++;
-        // A load that cannot be washed so, or costs more, still stands in the relaxation as the oracle charged it.
-        if (real === null || real > charged)
-          this.columns.set(`${kinds.join(',')}/${charged.toFixed(6)}`, { kinds, cost: charged });
+        if (kinds.reduce((t, k) => t + (duals[k] as number), perLoad) - answer.cost > leastOver) added++;
+        // A load that cannot be washed so, or costs more, stands in the relaxation for what the oracle charges.
+        if (real === null || real > answer.cost) this.columns.push({ kinds, now: () => answer.cost });
       }
       idle = added === 0 ? idle + 1 : 0;
-      if (bound > settled.bound + settledShare * Math.abs(bound)) settled = { bound, round };
-      stopped = told(bound, (round + 1) / effort.rounds);
+      if (centre.bound > settled.bound + settledShare * Math.abs(centre.bound))
+        settled = { bound: centre.bound, round };
+      stopped = told(centre.bound, (round + 1) / effort.rounds);
       if (this.visited > effort.visited) break;
       if (idle > smoothing.length || (over <= leastOver && back === 0) || round - settled.round >= settledAfter) break;
     }
-    return { bound, worth, loads: master.loads(), stopped };
+    return { ...centre, loads: master.loads(), stopped };
   }
   /** What a master takes over. */
-  get relaxed(): { columns: ReadonlyMap<string, KindLoad>; begin: readonly string[] } {
+  get relaxed(): { columns: readonly Column[]; begin: readonly string[] } {
     return { columns: this.columns, begin: this.begin };
   }
 }
@@ -205,7 +259,9 @@ class Master {
   private readonly master: RestrictedMaster;
   private readonly kinds: number;
   private readonly isLoad = new Set<number>();
-  private taken = 0;
+  /** Of each load of the generation, its index here. */
+  private readonly indices: number[] = [];
+  private begun = false;
   constructor(generation: Generation, limit: { least?: number; most?: number } | null) {
     this.generation = generation;
     this.limit = limit;
@@ -222,18 +278,21 @@ class Master {
       );
     this.takeOver();
   }
+  /** What the generation has met since, and what the loads it knew cost by now. */
   private takeOver(): void {
     const { columns, begin } = this.generation.relaxed;
     const first = new Map<string, number>();
-    let at = 0;
-    for (const [key, { kinds, cost }] of columns) {
-      if (at++ < this.taken) continue;
+    columns.forEach(({ kinds, now }, x) => {
+      const cost = Math.min(now(), artificialCost);
+      if (x < this.indices.length) return this.master.reprice(this.indices[x] as number, cost);
       const index = this.master.add({ rows: this.limit ? [...kinds, this.kinds] : kinds, cost });
       this.isLoad.add(index);
-      first.set(key, index);
-    }
-    if (this.taken === 0) this.master.begin(begin.flatMap((key) => first.get(key) ?? []));
-    this.taken = columns.size;
+      this.indices.push(index);
+      const key = kinds.join(',');
+      if (!first.has(key)) first.set(key, index);
+    });
+    if (!this.begun) this.master.begin(begin.flatMap((key) => first.get(key) ?? []));
+    this.begun = true;
   }
   /** Duals of the kinds, and of the number of loads, that with the sign its row asks for and below what any load costs. */
   optimise(leastBase: number): { duals: Float64Array; perLoad: number } {

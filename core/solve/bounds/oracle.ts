@@ -18,9 +18,12 @@ import { Knapsack, type Offer } from './knapsack.ts';
 import type { Mode, Modes } from './modes.ts';
 import { companiesOf } from './walls.ts';
 
-/** A set with what it costs at least: each item as often as it is in the set. */
+/**
+ * A set with what it costs at least: each item as often as it is in the set. The cost grows as the search learns more of it; it is Infinity once the
+ * set is known to be none.
+ */
 export interface Answer {
-  items: number[];
+  readonly items: readonly number[];
   cost: number;
 }
 export interface Answers {
@@ -57,9 +60,7 @@ interface Dose {
 interface Known {
   /** Bits of the uses. */
   uses: number;
-  /** Share of the full harm of soil. */
-  soil: number;
-  /** Grey first, then each dye group. */
+  /** Grey, soil, then each dye group. */
   doses: readonly Dose[];
   /** Of each dye group: how strong its strongest giver is at least, and which item that is (−1 = none known). */
   strength: Float64Array;
@@ -89,6 +90,8 @@ interface Part {
   /** Most that a load of the part can be worth above its cost, with the worths asked last; rough where prices of masses can lower it. */
   value: number;
   rough: boolean;
+  /** Sets that were found in it. */
+  answers: Answer[];
 }
 interface Choice {
   harm: number;
@@ -120,6 +123,10 @@ const giveBackMore = 1e-9;
 /** Shares of the second measure of room. */
 const mixes = [0, 0.25, 0.5, 0.75, 1];
 const openDose: Dose = { low: 0, high: Infinity };
+/** Places among the doses; dye groups follow. */
+const grey = 0;
+const soil = 1;
+const firstDye = 2;
 
 export class Oracle {
   private readonly inst: Instance;
@@ -128,9 +135,8 @@ export class Oracle {
   /** How many of each item there are. */
   private readonly most: readonly number[];
   private readonly bring: PieceNumbers[][];
-  /** What each item brings of what harms by its mass: grey first, then each dye group. */
+  /** What each item brings of what harms by its mass: grey, soil, then each dye group. */
   private readonly dosesKg: readonly Float64Array[];
-  private readonly soilKg: Float64Array;
   /** Room that shirts take of the few that come out smooth; null where nobody asks for that. */
   private readonly shirtRoom: Float64Array | null;
   private readonly offer: Offer;
@@ -157,8 +163,11 @@ export class Oracle {
       Float64Array.from(this.inst.items, (item) =>
         item.pieces.reduce((kg, p) => kg + (this.b.dyeGroup[p] === g ? (this.b.donorKg[p] as number) : 0), 0),
       );
-    this.dosesKg = [sum((x) => x.greyKg), ...Array.from({ length: this.b.dyeGroups }, (_, g) => donorKg(g))];
-    this.soilKg = sum((x) => x.soilKg);
+    this.dosesKg = [
+      sum((x) => x.greyKg),
+      sum((x) => x.soilKg),
+      ...Array.from({ length: this.b.dyeGroups }, (_, g) => donorKg(g)),
+    ];
     this.shirtRoom = this.b.effects.shirtAim.easyIron ? sum((x) => (x.isShirt / easyIronShirts) * modes.full) : null;
     this.worth = new Float64Array(n);
     this.offer = {
@@ -172,8 +181,7 @@ export class Oracle {
     this.most = most;
     const nothing: Known = {
       uses: 0,
-      soil: 0,
-      doses: Array.from({ length: 1 + this.b.dyeGroups }, () => openDose),
+      doses: this.dosesKg.map(() => openDose),
       strength: new Float64Array(this.b.dyeGroups),
       giver: new Int32Array(this.b.dyeGroups).fill(-1),
       second: new Float64Array(this.b.dyeGroups),
@@ -263,10 +271,14 @@ export class Oracle {
         const key = `${part.way.index} ${part.company}`;
         const alike = seen.get(key) ?? 0;
         seen.set(key, alike + 1);
-        if (alike < 3) sets.push(next);
+        if (alike < 3) {
+          sets.push(next);
+          part.answers.push(next);
+        }
         continue;
       }
       divided++;
+      this.handOn(part, next);
       for (const child of next) {
         if (child.base === Infinity) continue;
         child.value = Math.min(part.value, this.valueOf(child));
@@ -322,9 +334,51 @@ export class Oracle {
       if (seen.has(key)) continue;
       seen.add(key);
       const found = this.follow(part);
-      if (found) sets.push(found);
+      if (!found) continue;
+      sets.push(found);
+      part.answers.push(found);
     }
     return sets;
+  }
+  /** The sets found in a part that has been divided: each costs what the parts that it lies in charge it at least. */
+  private handOn({ answers }: Part, parts: readonly Part[]): void {
+    for (const answer of answers) {
+      answer.cost = Infinity;
+      let into: Part | null = null;
+      for (const part of parts) {
+        const cost = this.chargeOf(part, answer.items);
+        if (cost < answer.cost) [answer.cost, into] = [cost, part];
+      }
+      into?.answers.push(answer);
+    }
+  }
+  /** What a part charges a set; Infinity for one that is not in it. */
+  private chargeOf(part: Part, set: readonly number[]): number {
+    const { held, heldCosts, items, most, costs, known, base, way } = part;
+    if (base === Infinity) return Infinity;
+    const left = new Map<number, number>();
+    for (const i of set) left.set(i, (left.get(i) ?? 0) + 1);
+    let cost = base;
+    held.forEach((i, x) => {
+      const n = left.get(i) ?? 0;
+      cost = n === 0 ? Infinity : cost + (heldCosts[x] as number);
+      left.set(i, n - 1);
+    });
+    for (const [i, n] of left) {
+      if (n === 0) continue;
+      const k = items.indexOf(i);
+      if (k < 0 || n > (most[k] as number)) return Infinity;
+      cost += n * (costs[k] as number);
+    }
+    if (set.reduce((bits, i) => bits & ~(way.serves[i] as number), part.unmet) !== 0) return Infinity;
+    const total = (of: Float64Array): number => set.reduce((t, i) => t + (of[i] as number), 0);
+    if (known.doses.some((d, k) => d.high < Infinity && total(this.dosesKg[k] as Float64Array) > d.high + hairKg))
+      return Infinity;
+    if (way.setting.method !== 'machine') return cost;
+    const { most: emptyPrice, belowFill } = judgement.emptyDrum;
+    if (known.filled === 'little') return total(way.room) > belowFill + hairRoom ? Infinity : cost;
+    const missing = Math.max(0, belowFill - total(this.widestOf(way)));
+    return known.filled === 'any' ? cost + (emptyPrice * missing) / belowFill : missing > hairRoom ? Infinity : cost;
   }
   private follow(from: Part): Answer | null {
     for (let part: Part | null = from; part;) {
@@ -346,12 +400,13 @@ export class Oracle {
   private costOf(way: Way, known: Known, i: number): number {
     const least = way.leastCost[i] as number;
     if (least === Infinity) return Infinity;
-    const greyShare = Math.min(1, (known.doses[0] as Dose).low / fullGreyKg(way.setting));
+    const greyShare = Math.min(1, (known.doses[grey] as Dose).low / fullGreyKg(way.setting));
+    const soilShare = Math.min(1, (known.doses[soil] as Dose).low / judgement.resoiling.fullFromKg);
     let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
     if (known.filled === 'little' && way.setting.method === 'machine')
       cost -= (judgement.emptyDrum.most / judgement.emptyDrum.belowFill) * (this.widestOf(way)[i] as number);
-    if (greyShare > 0 || known.soil > 0)
-      for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * known.soil;
+    if (greyShare > 0 || soilShare > 0)
+      for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * soilShare;
     return cost;
   }
   private partOf(way: Way, company: number, known: Known, may: Iterable<number>, held: readonly number[] = []): Part {
@@ -392,6 +447,7 @@ export class Oracle {
       base: empty ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum,
       value: Infinity,
       rough: false,
+      answers: [],
     };
   }
   /** What the dyes known to be in a set do to an item at least, EUR in the price. */
@@ -407,7 +463,7 @@ export class Oracle {
       for (let g = 0; g < strength.length; g++) {
         const loose = (giver[g] === item ? second[g] : strength[g]) as number;
         if (loose === 0) continue;
-        const share = Math.sqrt(Math.min(1, (doses[g + 1] as Dose).low / bleedLimits.referenceLoadKg));
+        const share = Math.sqrt(Math.min(1, (doses[firstDye + g] as Dose).low / bleedLimits.referenceLoadKg));
         const uptake = b.uptake[b.dyeOfGroup[g] as number] as Float64Array;
         most = Math.max(most, loose * share * (uptake[r] as number));
       }
@@ -602,13 +658,8 @@ export class Oracle {
     if (choice && (way.modes.length === 0 || choice.harm > outlineHarm)) return choice.parts();
     if (way.modes.length > 0)
       return way.modes.map((mode) => this.partOf(mode, part.company, part.known, items, part.held));
-    let cost = part.base;
-    const at = new Map([
-      ...part.held.map((i, x) => [i, part.heldCosts[x] as number] as const),
-      ...Array.from(items, (i, k) => [i, part.costs[k] as number] as const),
-    ]);
-    for (const i of set) cost += at.get(i) as number;
-    return { items: set, cost };
+    const cost = this.chargeOf(part, set);
+    return cost < Infinity ? { items: set, cost } : null;
   }
   /** What the whole set that fills a part best is worth above its cost there, by the measure of room that lets least in. */
   private wholeValue(part: Part): { value: number; set: number[] } {
@@ -657,14 +708,12 @@ export class Oracle {
         [strength[g], giver[g]] = [score, item];
       } else if (score > (second[g] as number)) second[g] = score;
     }
-    const soilKg = held.reduce((kg, i) => kg + (this.soilKg[i] as number), 0);
     return this.partOf(
       way,
       part.company,
       {
         ...known,
         uses: known.uses | this.usesOf(item),
-        soil: Math.max(known.soil, Math.min(1, soilKg / judgement.resoiling.fullFromKg)),
         doses: known.doses.map((d, k) => ({ ...d, low: Math.max(d.low, this.heldKg(held, k)) })),
         strength,
         giver,
@@ -785,30 +834,28 @@ export class Oracle {
     return items.reduce((least, i) => ((kg[i] as number) > 0 ? Math.min(least, kg[i] as number) : least), Infinity);
   }
   private soiled(part: Part, set: readonly number[]): Choice | null {
-    const full = judgement.resoiling.fullFromKg;
-    const share = Math.min(1, this.sumOver(set, (x) => x.soilKg) / full);
-    const harm = this.sumOver(set, (x) => x.soilEur) * (share - part.known.soil);
-    if (part.known.soil > 0 || harm <= smallHarm) return null;
-    return {
-      harm,
-      parts: () => [
-        this.with(part, { soil: Math.min(1, this.leastOf(part, this.soilKg) / full) }),
-        this.without(part, (i) => (this.soilKg[i] as number) > 0),
-      ],
-    };
+    return this.spread(part, set, soil, judgement.resoiling.fullFromKg, (x) => x.soilEur);
   }
   private greyed(part: Part, set: readonly number[]): Choice | null {
-    const full = fullGreyKg(part.way.setting);
+    return this.spread(part, set, grey, fullGreyKg(part.way.setting), (x) => x.greyEur);
+  }
+  /** What harms all of a set by its mass, up to a full one. */
+  private spread(
+    part: Part,
+    set: readonly number[],
+    k: number,
+    full: number,
+    harmOf: (x: PieceNumbers) => number,
+  ): Choice | null {
+    const kgOf = this.dosesKg[k] as Float64Array;
     const kg = Math.min(
       full,
-      this.sumOver(set, (x) => x.greyKg),
+      set.reduce((t, i) => t + (kgOf[i] as number), 0),
     );
-    const { low } = part.known.doses[0] as Dose;
-    const harm = (this.sumOver(set, (x) => x.greyEur) * (kg - Math.min(full, low))) / full;
+    const { low } = part.known.doses[k] as Dose;
+    const harm = (this.sumOver(set, harmOf) * (kg - Math.min(full, low))) / full;
     if (harm <= smallHarm) return null;
-    return low > 0
-      ? this.dosed(part, 0, set, kg, harm)
-      : this.none(part, 0, this.leastOf(part, this.dosesKg[0] as Float64Array), harm);
+    return low > 0 ? this.dosed(part, k, set, kg, harm) : this.none(part, k, this.leastOf(part, kgOf), harm);
   }
   /** With some of what harms by its mass, or with none. */
   private none(part: Part, k: number, low: number, harm: number): Choice {
@@ -861,7 +908,12 @@ export class Oracle {
           [strength[g], giver[g]] = [score, i];
         } else if (score > (second[g] as number)) [second[g], secondGiver[g]] = [score, i];
       }
-    const real = { strength, giver, second, doses: [openDose, ...Array.from(kg, (low) => ({ low, high: Infinity }))] };
+    const real = {
+      strength,
+      giver,
+      second,
+      doses: [openDose, openDose, ...Array.from(kg, (low) => ({ low, high: Infinity }))],
+    };
     let harm = 0;
     const by = new Float64Array(groups);
     for (const i of set) {
@@ -890,6 +942,6 @@ export class Oracle {
       times(part.held) < times(set)
     )
       return { harm, parts: () => this.told(part, j) };
-    return this.dosed(part, g + 1, set, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
+    return this.dosed(part, firstDye + g, set, Math.min(kg[g] as number, bleedLimits.referenceLoadKg), harm);
   }
 }

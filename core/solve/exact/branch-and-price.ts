@@ -39,8 +39,9 @@ export interface Bounded {
 }
 
 const proven = 1e-6;
-/** Where the relaxation is left before its end. */
-const unsettledEffort: GenerationEffort = { rounds: 40, divisions: 400, sets: 100, visited: 8_000_000 };
+/** Groups of more items get their first worths from column generation over parts. */
+const worthsFirstFrom = 45;
+const generationEffort: GenerationEffort = { rounds: 40, divisions: 400, sets: 100, visited: 8_000_000 };
 /** A relaxation this near to its end, EUR, is as good as there. */
 const nearEnough = 0.02;
 /** Visited sets per mode of a first look for columns. */
@@ -176,6 +177,7 @@ export class BranchAndPrice {
       waitCosts: items.map((item) => item.waitCost),
       loads: [...this.pool.values()].map(({ items: kinds, cost }) => ({ kinds, cost })),
       ...this.centre,
+      best: this.best.loads.map(ascending),
     };
   }
   private closed(bound: number): boolean {
@@ -196,18 +198,9 @@ export class BranchAndPrice {
       bound: this.proved,
       centre: this.centre,
     };
+    if (this.root.items.length > worthsFirstFrom) this.worthsFirst(root);
     const { relaxation, found: first } = this.relax(root, finder);
     this.adopt(relaxation, first);
-    if (!first.settled && !this.closed(first.lowerBound)) {
-      // Left before its end: worths that no load exceeds still bound it.
-      const generation = new Generation(this.modes, this.pricer, kindsOf(this.root));
-      generation.take(
-        [...this.pool.values()].map((load) => load.items),
-        this.best,
-      );
-      generation.run(unsettledEffort, this.best.cost, () => false);
-      first.lowerBound = Math.max(first.lowerBound, generation.lowerBound);
-    }
     this.centre = first.centre;
     this.told(first.lowerBound);
     if (first.settled && !this.closed(first.lowerBound)) {
@@ -227,6 +220,30 @@ export class BranchAndPrice {
         : this.tree(finder, { ...root, bound: first.lowerBound, centre: first.centre }, this.effort.nodes, true),
     );
     return { division: this.best, lowerBound, optimal: this.closed(lowerBound) };
+  }
+
+  /** The worths of column generation over parts, a bound by themselves, are a better centre than those of L7; the loads it meets are known from then on. */
+  private worthsFirst(node: Node): void {
+    const kinds = kindsOf(this.root);
+    const generation = new Generation(this.modes, this.pricer, kinds);
+    generation.take(
+      [...this.pool.values()].map((load) => load.items),
+      this.best,
+    );
+    const { worth: ofKinds, bound } = generation.relax(generationEffort, this.best.cost, (lowerBound) => {
+      this.told(lowerBound);
+      return this.enough;
+    });
+    for (const { kinds: load, cost } of generation.loads.values())
+      for (const items of generation.sharedOut([load])) this.remember(items, cost);
+    const worth = new Float64Array(this.root.items.length);
+    kinds.forEach((kind, k) => {
+      for (const i of kind) worth[i] = ofKinds[k] as number;
+    });
+    this.centre = { worth, perLoad: 0, bound };
+    this.proved = Math.max(this.proved, bound);
+    node.centre = this.centre;
+    node.bound = this.proved;
   }
 
   /** Every load that a better division of the branch could use; null when they are too many, or already written out. */

@@ -43,6 +43,11 @@ export class RestrictedMaster {
     this.inBasis.push(false);
     return this.columns.push(column) - 1;
   }
+  /** A column costs something else from the next optimisation on. */
+  reprice(index: number, cost: number): void {
+    const column = this.columns[index] as Column;
+    if (column.cost !== cost) this.columns[index] = { ...column, cost };
+  }
   get size(): number {
     return this.columns.length;
   }
