@@ -38,6 +38,18 @@ describe('known values', () => {
     const duals = m.optimise();
     expect((duals[0] ?? 0) + (duals[1] ?? 0) + 2 * (duals[2] ?? 0)).toBeCloseTo(6, 5);
   });
+  test('a column that costs something else is taken for that from then on', () => {
+    const m = new RestrictedMaster([1, 1], 100);
+    const both = m.add({ rows: [0, 1], cost: 1 });
+    m.add({ rows: [0], cost: 2 });
+    m.add({ rows: [1], cost: 2 });
+    const sum = (duals: Float64Array): number => duals.reduce((t, x) => t + x, 0);
+    expect(sum(m.optimise())).toBeCloseTo(1, 5);
+    m.reprice(both, 7);
+    expect(sum(m.optimise())).toBeCloseTo(4, 5);
+    m.reprice(both, 3);
+    expect(sum(m.optimise())).toBeCloseTo(3, 5);
+  });
 });
 
 const highs = await loadHighs();

@@ -1,0 +1,372 @@
+/**
+ * The parts of the search for the load worth most above its cost: loads in one way of washing, of some items, with something known of them. What is known
+ * is charged to every item it harms, and so lets no load cost less than it does (L11, L13 of docs/solver.md). Nothing here depends on the worths.
+ */
+import { bleedLimits } from '../../colour/bleed.ts';
+import { judgement, usePriceOf } from '../../cost/judgement.ts';
+import { quality } from '../../price/bits.ts';
+import { fullGreyKg } from '../../price/company-price.ts';
+import { dyeDamage } from '../../price/dye-view.ts';
+import { easyIronShirts, type Basket, type PieceNumbers } from '../../price/basket.ts';
+import type { Setting } from '../../price/settings.ts';
+import type { Instance } from '../instance.ts';
+import type { Mode, Modes } from './modes.ts';
+import { companiesOf } from './walls.ts';
+
+/**
+ * A set with what it costs at least: each item as often as it is in the set. The cost grows as the search learns more of it; it is Infinity once the
+ * set is known to be none.
+ */
+export interface Answer {
+  readonly items: readonly number[];
+  cost: number;
+}
+
+/** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
+export interface Way extends Pick<
+  Mode,
+  'index' | 'base' | 'leastCost' | 'room' | 'otherRoom' | 'mixedRoom' | 'serves' | 'conditions'
+> {
+  setting: Setting;
+  caught: boolean;
+  modes: Way[];
+}
+/** What harms by its mass: at least so much of it is in the set, and at most so much, kg. */
+export interface Dose {
+  low: number;
+  high: number;
+}
+/** What is known to be in every set of a part, whose harm is charged to all. */
+export interface Known {
+  /** Bits of the uses. */
+  uses: number;
+  /** Grey, soil, then each dye group. */
+  doses: readonly Dose[];
+  /** Of each dye group: how strong its strongest giver is at least, and which item that is (−1 = none known). */
+  strength: Float64Array;
+  giver: Int32Array;
+  /** The same of the second strongest, which tints the strongest. */
+  second: Float64Array;
+  /** How full the drum is: any way, nearly empty, or more than that. */
+  filled: 'any' | 'little' | 'more';
+}
+/** A part of the search: loads in one way of washing, of some items, with something known of them. */
+export interface Part {
+  way: Way;
+  company: number;
+  known: Known;
+  /** Conditions of the way that nothing held serves: something of the loads does. */
+  unmet: number;
+  /** Items of which one is in every load, and what each costs at least with the harm that is known. */
+  held: readonly number[];
+  heldCosts: readonly number[];
+  /** Items that may be in besides, how many of each, and what one costs at least. */
+  items: Int16Array;
+  most: Int16Array;
+  costs: Float64Array;
+  order: Int16Array;
+  /** What any load of the part costs at least. */
+  base: number;
+  /** Most that a load of the part can be worth above its cost, with the worths asked last; rough where prices of masses can lower it. */
+  value: number;
+  rough: boolean;
+  /** Sets that were found in it. */
+  answers: Answer[];
+}
+
+/** More companies than this are taken as one. */
+const mostCompanies = 600;
+/** Differences of mass, kg, of room, and of tint that rounding may make. */
+const hairKg = 1e-9;
+export const hairRoom = 1e-9;
+const hairTint = 1e-9;
+/** Shares of the second measure of room. */
+const mixes = [0, 0.25, 0.5, 0.75, 1];
+export const openDose: Dose = { low: 0, high: Infinity };
+/** Places among the doses; dye groups follow. */
+export const grey = 0;
+export const soil = 1;
+export const firstDye = 2;
+
+export class Parts {
+  readonly inst: Instance;
+  readonly b: Basket;
+  /** Room of a drum. */
+  readonly full: number;
+  /** How many of each item there are. */
+  private readonly most: readonly number[];
+  readonly bring: PieceNumbers[][];
+  /** What each item brings of what harms by its mass: grey, soil, then each dye group. */
+  readonly dosesKg: readonly Float64Array[];
+  /** Room that shirts take of the few that come out smooth; null where nobody asks for that. */
+  private readonly shirtRoom: Float64Array | null;
+  private readonly measures = new Map<Float64Array, Float64Array[]>();
+  private readonly widest = new Map<Float64Array, Float64Array>();
+
+  /** `most` = how many of each item there are. */
+  constructor(modes: Modes, most: readonly number[]) {
+    this.inst = modes.inst;
+    this.b = this.inst.basket;
+    this.full = modes.full;
+    this.most = most;
+    const sum = (of: (p: PieceNumbers) => number): Float64Array =>
+      Float64Array.from(this.bring, (pieces) => pieces.reduce((t, p) => t + of(p), 0));
+    this.bring = this.inst.items.map((item) => item.pieces.map((p) => this.b.pieces[p] as PieceNumbers));
+    const donorKg = (g: number): Float64Array =>
+      Float64Array.from(this.inst.items, (item) =>
+        item.pieces.reduce((kg, p) => kg + (this.b.dyeGroup[p] === g ? (this.b.donorKg[p] as number) : 0), 0),
+      );
+    this.dosesKg = [
+      sum((x) => x.greyKg),
+      sum((x) => x.soilKg),
+      ...Array.from({ length: this.b.dyeGroups }, (_, g) => donorKg(g)),
+    ];
+    this.shirtRoom = this.b.effects.shirtAim.easyIron ? sum((x) => (x.isShirt / easyIronShirts) * modes.full) : null;
+  }
+  /** Every load is in one of these: one for each setting and company, of which nothing is known yet. */
+  all(modes: Modes): Part[] {
+    const nothing: Known = {
+      uses: 0,
+      doses: this.dosesKg.map(() => openDose),
+      strength: new Float64Array(this.b.dyeGroups),
+      giver: new Int32Array(this.b.dyeGroups).fill(-1),
+      second: new Float64Array(this.b.dyeGroups),
+      filled: 'any',
+    };
+    const outlines = this.outlines(modes);
+    return companiesOf(this.inst, mostCompanies).flatMap((company, c) => {
+      const members = this.inst.items.flatMap((_, i) => (company[i] ? [i] : []));
+      return outlines.map((way) => this.partOf(way, c, nothing, members));
+    });
+  }
+  /** One way per setting, that costs at least as little as each of its modes. */
+  private outlines(modes: Modes): Way[] {
+    const known = new Map<number, Way>();
+    for (const m of modes.list) {
+      const setting = this.b.settings[m.index] as Setting;
+      const { index, base, leastCost, room, otherRoom, mixedRoom, supposed, serves, conditions } = m;
+      const mode: Way = {
+        index,
+        base,
+        leastCost,
+        room,
+        otherRoom,
+        mixedRoom,
+        serves,
+        conditions,
+        setting,
+        caught: supposed.caught,
+        modes: [],
+      };
+      const outline = known.get(m.index);
+      if (!outline) {
+        known.set(m.index, {
+          ...mode,
+          leastCost: m.leastCost.slice(),
+          caught: this.b.catcher !== null,
+          conditions: 0,
+          modes: [mode],
+        });
+        continue;
+      }
+      outline.base = Math.min(outline.base, m.base);
+      outline.modes.push(mode);
+      for (let i = 0; i < m.leastCost.length; i++)
+        outline.leastCost[i] = Math.min(outline.leastCost[i] as number, m.leastCost[i] as number);
+    }
+    return [...known.values()];
+  }
+  /** What an item costs at least in the loads of a way, with the harm that is known. */
+  private costOf(way: Way, known: Known, i: number): number {
+    const least = way.leastCost[i] as number;
+    if (least === Infinity) return Infinity;
+    const greyShare = Math.min(1, (known.doses[grey] as Dose).low / fullGreyKg(way.setting));
+    const soilShare = Math.min(1, (known.doses[soil] as Dose).low / judgement.resoiling.fullFromKg);
+    let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
+    if (known.filled === 'little' && way.setting.method === 'machine')
+      cost -= (judgement.emptyDrum.most / judgement.emptyDrum.belowFill) * (this.widestOf(way)[i] as number);
+    if (greyShare > 0 || soilShare > 0)
+      for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * soilShare;
+    return cost;
+  }
+  partOf(way: Way, company: number, known: Known, may: Iterable<number>, held: readonly number[] = []): Part {
+    const items: number[] = [];
+    const most: number[] = [];
+    const costs: number[] = [];
+    const heldCosts = held.map((i) => this.costOf(way, known, i));
+    // What may come to so much in all leaves so much beside what is held.
+    const left = known.doses.map(({ high }, k) => high - this.heldKg(held, k));
+    const nothing = heldCosts.includes(Infinity) || left.some((kg) => kg < -hairKg);
+    for (const i of nothing ? [] : may) {
+      const more = held.reduce((n, h) => (h === i ? n - 1 : n), this.most[i] as number);
+      if (more === 0) continue;
+      if (left.some((kg, k) => (this.dosesKg[k]?.[i] ?? 0) > kg + hairKg)) continue;
+      const cost = this.costOf(way, known, i);
+      if (cost === Infinity) continue;
+      items.push(i);
+      most.push(more);
+      costs.push(cost);
+    }
+    let unmet = way.conditions;
+    for (const i of held) unmet &= ~(way.serves[i] as number);
+    let meetable = 0;
+    if (unmet !== 0) for (const i of items) meetable |= way.serves[i] as number;
+    const empty = nothing || (unmet & ~meetable) !== 0;
+    const drum = known.filled === 'little' && way.setting.method === 'machine' ? judgement.emptyDrum.most : 0;
+    return {
+      way,
+      company,
+      known,
+      unmet,
+      held,
+      heldCosts,
+      items: Int16Array.from(items),
+      most: Int16Array.from(most),
+      costs: Float64Array.from(costs),
+      order: new Int16Array(items.length),
+      base: empty ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum,
+      value: Infinity,
+      rough: false,
+      answers: [],
+    };
+  }
+  /** What the dyes known to be in a set do to an item at least, EUR in the price. */
+  dyeHarm(
+    way: Way,
+    { strength, giver, second, doses }: Pick<Known, 'strength' | 'giver' | 'second' | 'doses'>,
+    item: number,
+  ): number {
+    const { b } = this;
+    let harm = 0;
+    for (const r of this.inst.items[item]?.pieces ?? []) {
+      let most = 0;
+      for (let g = 0; g < strength.length; g++) {
+        const loose = (giver[g] === item ? second[g] : strength[g]) as number;
+        if (loose === 0) continue;
+        const share = Math.sqrt(Math.min(1, (doses[firstDye + g] as Dose).low / bleedLimits.referenceLoadKg));
+        const uptake = b.uptake[b.dyeOfGroup[g] as number] as Float64Array;
+        most = Math.max(most, loose * share * (uptake[r] as number));
+      }
+      // What would show asks for a catcher: without one it is none of the loads of the way.
+      if (!way.caught && b.catcher && most >= bleedLimits.white + hairTint) return Infinity;
+      if (way.caught && !b.isWhite[r]) most *= bleedLimits.catcherFactor;
+      if (most > 0) harm += dyeDamage(b, r, most);
+    }
+    return harm * b.weights.dyeDamage;
+  }
+  /** Of one kind of dose, what the held items bring, kg. */
+  heldKg(held: readonly number[], k: number): number {
+    return held.reduce((kg, i) => kg + (this.dosesKg[k]?.[i] ?? 0), 0);
+  }
+  /** Room that held items leave by a measure. */
+  freeOf({ held, known }: Part, room: Float64Array): number {
+    const little = known.filled === 'little' && room !== this.shirtRoom;
+    const full = little ? judgement.emptyDrum.belowFill + hairRoom : this.full;
+    return held.reduce((free, i) => free - (room[i] as number), full);
+  }
+  /** The most room that items take by any measure. */
+  widestOf({ room, otherRoom, mixedRoom }: Way): Float64Array {
+    const known = this.widest.get(room);
+    if (known) return known;
+    const fresh = room.map((r, i) => Math.max(r, otherRoom?.[i] ?? 0, mixedRoom?.[i] ?? 0));
+    this.widest.set(room, fresh);
+    return fresh;
+  }
+  /** Mass, volume and mixes of them, and how many shirts come out smooth: a load fits only if it fits by each. */
+  roomsOf({ way: { room, otherRoom, mixedRoom }, held }: Part): readonly Float64Array[] {
+    // Beside a held piece that is no down, down takes the room of any cloth.
+    const mixed = mixedRoom && held.some((i) => !this.isDown(i)) ? mixedRoom : null;
+    const known = this.measures.get(mixed ?? room);
+    if (known) return known;
+    const half = (x: Float64Array, y: Float64Array): Float64Array => x.map((r, i) => (r + (y[i] as number)) / 2);
+    const plain = otherRoom
+      ? mixes.map((share) => room.map((x, i) => (1 - share) * x + share * (otherRoom[i] as number)))
+      : [room];
+    const beside = mixed && otherRoom ? [mixed, half(mixed, room), half(mixed, otherRoom)] : [];
+    const fresh = [...plain, ...beside, ...(this.shirtRoom ? [this.shirtRoom] : [])];
+    this.measures.set(mixed ?? room, fresh);
+    return fresh;
+  }
+  isDown(item: number): boolean {
+    return (this.bring[item] as PieceNumbers[]).every((x) => (x.qualities & quality.down) !== 0);
+  }
+  usesOf(i: number): number {
+    return (this.bring[i] as PieceNumbers[]).reduce((mask, x) => mask | x.uses, 0);
+  }
+  /** What a part charges a set; Infinity for one that is not in it. */
+  chargeOf(part: Part, set: readonly number[]): number {
+    const { held, heldCosts, items, most, costs, known, base, way } = part;
+    if (base === Infinity) return Infinity;
+    const left = new Map<number, number>();
+    for (const i of set) left.set(i, (left.get(i) ?? 0) + 1);
+    let cost = base;
+    held.forEach((i, x) => {
+      const n = left.get(i) ?? 0;
+      cost = n === 0 ? Infinity : cost + (heldCosts[x] as number);
+      left.set(i, n - 1);
+    });
+    for (const [i, n] of left) {
+      if (n === 0) continue;
+      const k = items.indexOf(i);
+      if (k < 0 || n > (most[k] as number)) return Infinity;
+      cost += n * (costs[k] as number);
+    }
+    if (set.reduce((bits, i) => bits & ~(way.serves[i] as number), part.unmet) !== 0) return Infinity;
+    const total = (of: Float64Array): number => set.reduce((t, i) => t + (of[i] as number), 0);
+    if (known.doses.some((d, k) => d.high < Infinity && total(this.dosesKg[k] as Float64Array) > d.high + hairKg))
+      return Infinity;
+    if (way.setting.method !== 'machine') return cost;
+    const { most: emptyPrice, belowFill } = judgement.emptyDrum;
+    if (known.filled === 'little') return total(way.room) > belowFill + hairRoom ? Infinity : cost;
+    const missing = Math.max(0, belowFill - total(this.widestOf(way)));
+    return known.filled === 'any' ? cost + (emptyPrice * missing) / belowFill : missing > hairRoom ? Infinity : cost;
+  }
+  /** The same part with something more known, or with some items shut out. */
+  with({ way, company, known, items, held }: Part, more: Partial<Known>): Part {
+    return this.partOf(way, company, { ...known, ...more }, items, held);
+  }
+  /** Where a held item is shut out, no load is left. */
+  without(part: Part, shut: (item: number) => boolean, more: Partial<Known> = {}): Part {
+    const left = this.with({ ...part, items: part.items.filter((i) => !shut(i)) }, more);
+    return part.held.some(shut) ? { ...left, base: Infinity } : left;
+  }
+  /** The loads of a part that hold an item: what it brings is known from then on. */
+  private holding(part: Part, item: number): Part {
+    const { known, way } = part;
+    const held = [...part.held, item];
+    const strength = known.strength.slice();
+    const giver = known.giver.slice();
+    const second = known.second.slice();
+    for (const p of this.inst.items[item]?.pieces ?? []) {
+      const g = this.b.dyeGroup[p] as number;
+      const score = this.b.giverScore[p]?.[way.index] ?? 0;
+      if (g < 0) continue;
+      if (score > (strength[g] as number)) {
+        second[g] = strength[g] as number;
+        [strength[g], giver[g]] = [score, item];
+      } else if (score > (second[g] as number)) second[g] = score;
+    }
+    return this.partOf(
+      way,
+      part.company,
+      {
+        ...known,
+        uses: known.uses | this.usesOf(item),
+        doses: known.doses.map((d, k) => ({ ...d, low: Math.max(d.low, this.heldKg(held, k)) })),
+        strength,
+        giver,
+        second,
+      },
+      part.items,
+      held,
+    );
+  }
+  /** The loads with one (more) of an item, and those without. */
+  told(part: Part, item: number): Part[] {
+    return [this.holding(part, item), this.with({ ...part, items: part.items.filter((i) => i !== item) }, {})];
+  }
+  /** The parts into which the modes of its setting divide it. */
+  byModes({ way, company, known, items, held }: Part): Part[] {
+    return way.modes.map((mode) => this.partOf(mode, company, known, items, held));
+  }
+}
