@@ -145,8 +145,14 @@ export async function axeViolations(page: Page): Promise<string[]> {
   });
   return found.map((v) => `${v.id}: ${v.nodes.join(' | ')}`);
 }
+/** Whether a page stays wider than its window. Charts are drawn anew a moment after the window has changed, so it is looked at for a while. */
 export const overflowsX = (page: Page): Promise<boolean> =>
-  page.evaluate(() => document.documentElement.scrollWidth > window.innerWidth + 1);
+  page
+    .waitForFunction(() => document.documentElement.scrollWidth <= window.innerWidth + 1, null, { timeout: 3_000 })
+    .then(
+      () => false,
+      () => true,
+    );
 
 export interface Visit {
   browser: Browser;
