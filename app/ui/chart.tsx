@@ -43,6 +43,8 @@ export interface ChartSpec {
 
 const Figure = styled.figure`
   display: grid;
+  /* A drawing takes the width there is: by itself the column would never be narrower than the drawing was before. */
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.35rem;
   align-content: start;
   min-width: 0;
