@@ -17,7 +17,7 @@ import { Search, type SearchEffort } from './search/search.ts';
 /** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
 const branchLimit = 60;
 const generateLimit = { kinds: 200, items: 1_200 };
-/** Groups of more items get their first division by small moves alone, and set out once: in them nothing is found twice. */
+/** Groups of more items get a rougher first bound, since somebody waits for it, and their search sets out once: in them nothing is found twice. */
 const largeFrom = 400;
 /**
  * A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. From the second number on

@@ -32,10 +32,11 @@ export function betterPartition(
   const isBest = new Set(best.map((kinds) => kinds.join(',')));
   const loads = all
     .map((load) => ({ ...load, reduced: load.kinds.reduce((t, k) => t - (worth[k] as number), load.cost) }))
-    .filter((load) => load.reduced < cost - bound)
-    .sort((x, y) => x.reduced - y.reduced)
     // With the loads of the best division, so that the program always has an answer.
-    .filter((load, x) => x < loadsPerKind * counts.length || isBest.has(load.kinds.join(',')));
+    .map((load) => ({ ...load, kept: isBest.has(load.kinds.join(',')) }))
+    .filter((load) => load.kept || load.reduced < cost - bound)
+    .sort((x, y) => x.reduced - y.reduced)
+    .filter((load, x) => load.kept || x < loadsPerKind * counts.length);
   const times = solver({ counts, waitCosts, loads });
   if (!times) return null;
   const left = [...counts];

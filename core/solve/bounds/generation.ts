@@ -47,9 +47,9 @@ interface Settled extends Centre {
 const smoothing = [0.7, 0.3, 0] as const;
 /** Loads worth less than this above their cost, EUR, change little. */
 const leastOver = 1e-3;
-/** The bound has settled when so many rounds raise it by less than this share. */
 /** The relaxation over the loads met, above which no bound of it goes, is reached to within this share. */
 const nearShare = 1e-3;
+/** The bound has settled when so many rounds raise it by less than this share. */
 const settledAfter = 10;
 const settledShare = 5e-4;
 /** Above every sensible price of covering one item. */

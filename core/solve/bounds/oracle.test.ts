@@ -154,7 +154,7 @@ describe('what the loads met are good for', () => {
   });
   test('the library is always shown the best division, so that its program has an answer', () => {
     const { best: shown, ...known } = generation().known();
-    const met = shown.map((kinds) => ({ kinds, cost: 500 }));
+    const met = shown.map((kinds) => ({ kinds, cost: 5_000 }));
     const many = Array.from({ length: 100 }, () => ({ kinds: [0], cost: 0 }));
     let asked: readonly { kinds: readonly number[] }[] = [];
     betterPartition({ ...known, best: shown, loads: [...many, ...met], bound: -1e3 }, 1e3, ({ loads }) => {
