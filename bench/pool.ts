@@ -7,7 +7,7 @@ import { deferralCost } from '@core/price/price.ts';
 import { Generation } from '@core/solve/bounds/generation.ts';
 import { Modes } from '@core/solve/bounds/modes.ts';
 import { makeInstance, Pricer } from '@core/solve/instance.ts';
-import { kindsOf } from '@core/solve/kinds.ts';
+import { KindLoads } from '@core/solve/kinds.ts';
 import { Search } from '@core/solve/search/search.ts';
 import { independentGroups } from '@core/solve/solve.ts';
 import { programText } from '../workers/partition.ts';
@@ -37,12 +37,13 @@ export function poolCost(highs: Highs, { household, garments, now }: PlanRequest
     const met: number[][] = [];
     const search = new Search(modes, pricer);
     search.onLoad = (items) => met.push([...items]);
-    const best = search.run({ rounds: [600], swaps: true });
-    const generation = new Generation(modes, pricer, kindsOf(inst));
+    const best = search.run({ rounds: 600, swaps: true });
+    const known = new KindLoads(inst, pricer);
+    const generation = new Generation(modes, known);
     generation.take(met, best);
     generation.run(effort, best.cost, () => false);
-    const { counts, waitCosts } = generation;
-    const answer = highs.solve(programText({ counts, waitCosts, loads: [...generation.loads.values()] }), {
+    const { counts, waitCosts } = known;
+    const answer = highs.solve(programText({ counts, waitCosts, loads: [...known.met.values()] }), {
       output_flag: false,
       mip_rel_gap: 0,
       time_limit: ((ms / 1000) * inst.items.length) / all.length,

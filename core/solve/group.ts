@@ -10,20 +10,22 @@ import type { PooledLoad } from './exact/column-list.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { ascending, divisionOf, type Division, type Instance, type Pricer } from './instance.ts';
-import { kindsOf } from './kinds.ts';
+import { KindLoads } from './kinds.ts';
 import { betterPartition, type KnownLoads, type PartitionSolver } from './partition.ts';
+import { Rounding } from './rounding/rounding.ts';
 import { Search, type SearchEffort } from './search/search.ts';
 
 /** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
 const branchLimit = 60;
 const generateLimit = { kinds: 200, items: 1_200 };
-/** Groups of more items get a rougher first bound, since somebody waits for it, and their search sets out once: in them nothing is found twice. */
+/** Groups of more items get a rougher first bound, since somebody waits for it, and fewer rounds of everything that follows. */
 const largeFrom = 400;
-/**
- * A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. From the second number on
- * the loads met are too few, and are widened around the best of them.
- */
-const partitionLimit = { items: 400, widenedFrom: 150, around: 100 };
+/** A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. */
+const partitionLimit = 400;
+/** Dives from the loads that the search has met, and with those of the oracle; and how far along the proof is before the generation and after. */
+const divesOf = (n: number): { first: number; later: number } =>
+  n <= largeFrom ? { first: 4, later: 6 } : { first: 3, later: 3 };
+const proofShares = { generation: 0.15, last: 0.8 };
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
   nodes: 80,
@@ -40,13 +42,13 @@ const generateEffort = (n: number): GenerationEffort => ({
   sets: 100,
   visited: 15_000_000 + 20_000 * n,
 });
-/** Middle groups set out several times; small ones are proven anyway, and in large ones nothing is found twice. */
+/** What the search misses in a large group, rounding finds sooner. */
 const searchEffort = (n: number): SearchEffort => ({
-  rounds: n <= branchLimit ? [200] : n <= largeFrom ? [2_000, 700, 700, 700] : [Math.round(600_000 / n)],
-  swaps: true,
+  rounds: n <= branchLimit ? 200 : Math.min(2_000, Math.round(240_000 / n)),
+  swaps: n <= largeFrom,
 });
 /** About how much of the work is search. */
-const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : n <= largeFrom ? 0.3 : 0.5);
+const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : 0.2);
 /** Costs nearer than this, EUR, are the same. */
 const same = 1e-6;
 
@@ -132,40 +134,54 @@ export class Group {
     const { division, lowerBound, optimal } = exact.run();
     this.take(division);
     this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
-    if (!optimal) this.partition(exact.known(), partition, (sets) => sets);
+    if (!optimal && partition) this.ofLoadsMet(exact.known(), partition);
   }
-  /** A better division of the loads met, and what the search makes of it. `setsOf` tells the items of loads. */
-  private partition(
-    known: KnownLoads,
-    solver: PartitionSolver | null,
-    setsOf: (loads: readonly (readonly number[])[]) => readonly (readonly number[])[],
-  ): void {
-    const loads = this.open && solver && betterPartition(known, this.division.cost, solver);
+  /** A better division of the loads met, and what the search makes of it. */
+  private ofLoadsMet(known: KnownLoads, solver: PartitionSolver): void {
+    const loads = this.open && betterPartition(known, this.division.cost, solver);
     if (!loads) return;
-    const better = divisionOf(this.inst, this.pricer, setsOf(loads));
-    if (better.cost < this.division.cost - same) this.take(this.open.search.polish(better));
+    const better = divisionOf(this.inst, this.pricer, loads);
+    if (better.cost < this.division.cost - same) this.take(this.open.search.polish(better, true));
   }
-  /** Column generation over the kinds, and the best division that the loads met there make up. */
+  /** The relaxation over real loads rounded, before the oracle has thought of loads and after; between them column generation over the kinds for the bound. */
   private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
-    const n = this.inst.items.length;
-    const kinds = kindsOf(this.inst);
     if (!this.open) return;
-    const { modes, pool } = this.open;
-    if (n > generateLimit.items || kinds.length > generateLimit.kinds) {
+    const { modes, pool, search } = this.open;
+    const n = this.inst.items.length;
+    const known = new KindLoads(this.inst, this.pricer);
+    const met = [...pool.values()].map((load) => load.items);
+    for (const items of met) known.meet(known.kindsOf(items));
+    const rounding = new Rounding(modes, this.pricer, known, (d, swaps) => search.polish(d, swaps), this.division);
+    let enough = false;
+    let at = 0;
+    const tell = (): boolean => {
+      enough ||= told(at);
+      return enough;
+    };
+    search.onRound = tell;
+    const stage = (from: number, to: number) => (share: number) => {
+      this.take(rounding.best);
+      at = from + (to - from) * share;
+      return tell();
+    };
+    const dives = divesOf(n);
+    rounding.run(dives.first, stage(0, proofShares.generation));
+    this.take(rounding.best);
+    if (enough) return;
+    if (n > generateLimit.items || known.kinds.length > generateLimit.kinds) {
       this.lowerBound = Math.max(this.lowerBound, Math.min(this.cost, sumOf(solitaryWorth(modes, shareWorth(modes)))));
       return;
     }
-    const generation = new Generation(modes, this.pricer, kinds);
-    generation.take(
-      [...pool.values()].map((load) => load.items),
-      this.division,
-    );
+    const generation = new Generation(modes, known);
+    generation.take(met, this.division);
+    const generating = stage(proofShares.generation, proofShares.last);
     generation.run(generateEffort(n), this.division.cost, (lowerBound, share) => {
       this.lowerBound = Math.max(this.lowerBound, lowerBound);
-      return told(share);
+      return generating(share);
     });
-    if (n > partitionLimit.items || !partition) return;
-    if (n > partitionLimit.widenedFrom) generation.widen(this.cost, partitionLimit.around);
-    this.partition(generation.known(), partition, (loads) => generation.sharedOut(loads));
+    if (enough) return;
+    rounding.run(dives.later, stage(proofShares.last, 1));
+    if (!enough && partition && n <= partitionLimit) rounding.partition(partition);
+    this.take(rounding.best);
   }
 }

@@ -21,7 +21,7 @@ export interface KnownLoads extends PartitionProgram {
 }
 
 /** So many loads for each kind are handed over, the cheapest above their worth. */
-const loadsPerKind = 20;
+const loadsPerKind = 10;
 
 /** L9 of docs/solver.md. The loads, by their kinds, of a division of the loads met that may be better than one of `cost`; null where there is none. */
 export function betterPartition(

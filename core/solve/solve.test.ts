@@ -133,7 +133,7 @@ describe('branch and price', () => {
       fc.property(fc.array(washable, { minLength: 4, maxLength: 8 }), (list) => {
         const { inst, pricer } = instanceOf(list);
         const exact = divideBySubsets(inst, pricer);
-        const found = new Search(Modes.of(inst), pricer).run({ rounds: [40], swaps: true });
+        const found = new Search(Modes.of(inst), pricer).run({ rounds: 40, swaps: true });
         expect(found.cost).toBeGreaterThanOrEqual(exact.cost - 1e-9);
         expect([...found.loads.flat(), ...found.waiting].sort((a, b) => a - b)).toEqual(list.map((_, i) => i));
         if (found.cost - exact.cost < 1e-6) same++;

@@ -2,10 +2,9 @@
  * Column generation over kinds of items: the linear relaxation of the division over all loads that the oracle can think of. Its duals, mended, are
  * worths that no load exceeds, and bound every division from below; the real loads met on the way are handed on for a better division.
  */
-import { piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
-import { oneOfEach } from '../kinds.ts';
-import type { KnownLoads } from '../partition.ts';
-import { RestrictedMaster } from '../exact/simplex.ts';
+import type { Division } from '../instance.ts';
+import { oneOfEach, type KindLoads } from '../kinds.ts';
+import { RestrictedMaster } from '../simplex.ts';
 import { shareWorth, solitaryWorth } from './dual-bounds.ts';
 import type { Modes } from './modes.ts';
 import { Oracle } from './oracle.ts';
@@ -18,12 +17,6 @@ export interface GenerationEffort {
   /** Items of the parts that the oracle looks at, in all: a larger basket gets fewer rounds, not a longer wait. */
   visited: number;
 }
-/** A load of so many items of each kind (its kinds listed as often as they are in it), at its real price. */
-export interface KindLoad {
-  readonly kinds: readonly number[];
-  readonly cost: number;
-}
-
 /** A load of the relaxation, and what it costs there by now. */
 interface Column {
   kinds: readonly number[];
@@ -44,7 +37,7 @@ interface Settled extends Centre {
 }
 
 /** How far the worths asked about lie from the duals towards the best worths so far; and after rounds that bring nothing new. */
-const smoothing = [0.7, 0.3, 0] as const;
+const smoothing = [0.85, 0.3, 0] as const;
 /** Loads worth less than this above their cost, EUR, change little. */
 const leastOver = 1e-3;
 /** The relaxation over the loads met, above which no bound of it goes, is reached to within this share. */
@@ -58,42 +51,26 @@ const artificialCost = 1e5;
 const leastFraction = 0.02;
 
 export class Generation {
-  private readonly inst: Instance;
-  private readonly kinds: readonly (readonly number[])[];
-  private readonly kindOf: Int32Array;
-  /** How many items of each kind there are, and what one costs to put off. */
-  readonly counts: readonly number[];
-  readonly waitCosts: readonly number[];
-  private readonly pricer: Pricer;
+  readonly known: KindLoads;
   private readonly oracle: Oracle;
   /** Every load of the relaxation: those that can be washed, and those that the oracle charges too little, at what it charges by now. */
   private readonly columns: Column[] = [];
-  /** Loads that can really be washed, by their kinds. */
-  readonly loads = new Map<string, KindLoad>();
-  private worth: Float64Array;
+  /** The real ones among them, by their kinds. */
+  private readonly real = new Set<string>();
+  worth: Float64Array;
   private visited = 0;
   lowerBound: number;
 
-  constructor(modes: Modes, pricer: Pricer, kinds: readonly (readonly number[])[]) {
-    this.inst = modes.inst;
-    this.kinds = kinds;
-    this.pricer = pricer;
-    this.counts = kinds.map((kind) => kind.length);
-    this.waitCosts = kinds.map(([i = 0]) => this.inst.items[i]?.waitCost ?? Infinity);
-    this.kindOf = new Int32Array(this.inst.items.length);
-    kinds.forEach((kind, k) => {
-      for (const i of kind) this.kindOf[i] = k;
-    });
-    const one = oneOfEach(this.inst, kinds);
-    const n = this.inst.items.length;
-    const several = kinds.map(([i = 0, j]) => (j !== undefined && this.inst.apart[i * n + j] ? 1 : Infinity));
+  constructor(modes: Modes, known: KindLoads) {
+    this.known = known;
+    const { kinds, counts } = known;
     const ways = modes.merged(
-      one,
+      oneOfEach(modes.inst, kinds),
       kinds.map(([i = 0]) => [i]),
     );
     this.oracle = new Oracle(
       ways,
-      this.counts.map((count, k) => Math.min(count, several[k] as number)),
+      counts.map((count, k) => (known.clash(k, k) ? 1 : count)),
     );
     const alone = solitaryWorth(modes, shareWorth(modes));
     this.worth = Float64Array.from(kinds, (kind) => Math.min(...kind.map((i) => alone[i] as number)));
@@ -102,72 +79,22 @@ export class Generation {
   }
   /** L3 of docs/solver.md: what worths bound a division by. */
   private valueOf(worth: Float64Array): number {
-    return worth.reduce((t, u, k) => t + (this.counts[k] as number) * Math.min(u, this.waitCosts[k] as number), 0);
-  }
-  /** Items for loads told by kinds, the first free of each: any others would cost the same. */
-  sharedOut(loads: readonly (readonly number[])[]): number[][] {
-    const taken = new Int32Array(this.kinds.length);
-    return loads.map((kinds) =>
-      kinds.map((k) => {
-        const at = taken[k] as number;
-        taken[k] = at + 1;
-        return this.kinds[k]?.[at] ?? -1;
-      }),
-    );
-  }
-  private itemsOf(kinds: readonly number[]): number[] {
-    return this.sharedOut([kinds])[0] ?? [];
-  }
-  /** The loads met, with the worths of the whole and the bound that these prove by themselves, without branches. */
-  known(): KnownLoads {
-    const { counts, waitCosts, worth, begin } = this;
-    const best = begin.map((key) => this.loads.get(key)?.kinds ?? []);
-    return { counts, waitCosts, loads: [...this.loads.values()], worth, bound: this.valueOf(worth), best };
-  }
-  /**
-   * More loads like those that lie nearest to their worth: one item less, one more, one exchanged; those that a division better than `cost` could hold.
-   */
-  widen(cost: number, around: number): void {
-    const { worth } = this;
-    const open = cost - this.valueOf(worth);
-    const reduced = ({ kinds, cost: price }: KindLoad): number =>
-      kinds.reduce((t, k) => t - (worth[k] as number), price);
-    const near = [...this.loads.values()].sort((x, y) => reduced(x) - reduced(y)).slice(0, around);
-    const look = (kinds: readonly number[]): void => {
-      const sorted = [...kinds].sort((x, y) => x - y);
-      const key = sorted.join(',');
-      if (kinds.length === 0 || this.loads.has(key)) return;
-      const price = this.pricer.cost(piecesOf(this.inst.items, this.itemsOf(sorted)));
-      const load = { kinds: sorted, cost: price };
-      if (price < Infinity && reduced(load) < open) this.loads.set(key, load);
-    };
-    for (const { kinds } of near) {
-      const without = kinds.map((k, x) => (kinds.indexOf(k) === x ? kinds.toSpliced(x, 1) : null));
-      const free = this.counts.flatMap((n, k) => (kinds.filter((x) => x === k).length < n ? [k] : []));
-      for (const k of free) look([...kinds, k]);
-      for (const rest of without) {
-        if (!rest) continue;
-        look(rest);
-        for (const k of free) look([...rest, k]);
-      }
-    }
+    const { counts, waitCosts } = this.known;
+    return worth.reduce((t, u, k) => t + (counts[k] as number) * Math.min(u, waitCosts[k] as number), 0);
   }
   private addReal(kinds: readonly number[]): number | null {
-    const cost = this.pricer.cost(piecesOf(this.inst.items, this.itemsOf(kinds)));
-    if (cost === Infinity) return null;
+    const load = this.known.meet(kinds);
     const key = kinds.join(',');
-    if (!this.loads.has(key)) {
-      this.loads.set(key, { kinds, cost });
-      this.columns.push({ kinds, now: () => cost });
+    if (load && !this.real.has(key)) {
+      this.real.add(key);
+      this.columns.push({ kinds, now: () => load.cost });
     }
-    return cost;
+    return load && load.cost;
   }
   /** Take in loads met elsewhere, as items; `begin` is the division to start from. */
   take(loads: Iterable<readonly number[]>, begin: Division): void {
-    const kindsOf = (items: readonly number[]): number[] =>
-      items.map((i) => this.kindOf[i] as number).sort((x, y) => x - y);
-    for (const items of [...loads, ...begin.loads]) this.addReal(kindsOf(items));
-    this.begin = begin.loads.map((items) => kindsOf(items).join(','));
+    for (const items of [...loads, ...begin.loads]) this.addReal(this.known.kindsOf(items));
+    this.begin = begin.loads.map((items) => this.known.kindsOf(items).join(','));
   }
   private begin: readonly string[] = [];
 
@@ -242,7 +169,10 @@ export class Generation {
         settled = { bound: centre.bound, round };
       stopped = told(centre.bound, (round + 1) / effort.rounds);
       if (this.visited > effort.visited) break;
-      if (idle > smoothing.length || (over <= leastOver && back === 0) || round - settled.round >= settledAfter) break;
+      // Far from the worths that it begins with, many rounds pass before the bound rises at all.
+      const risen = centre !== from;
+      if (idle > smoothing.length || (over <= leastOver && back === 0)) break;
+      if (risen && round - settled.round >= settledAfter) break;
     }
     return { ...centre, loads: master.loads(), stopped };
   }
@@ -265,7 +195,7 @@ class Master {
   constructor(generation: Generation, limit: { least?: number; most?: number } | null) {
     this.generation = generation;
     this.limit = limit;
-    const { counts, waitCosts } = generation;
+    const { counts, waitCosts } = generation.known;
     this.kinds = counts.length;
     const number = limit && (limit.least ?? limit.most ?? 0);
     this.master = new RestrictedMaster(number === null ? counts : [...counts, number], artificialCost);

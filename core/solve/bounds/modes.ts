@@ -113,6 +113,17 @@ export class Modes {
   static of(inst: Instance): Modes {
     return new Modes(inst, new Map(), (modes) => modes.build());
   }
+  /** What an item adds at least to any set it joins at a setting: [item × settings + setting]; Infinity where it may not take part. */
+  leastAddedAt(): Float64Array {
+    const settings = this.inst.basket.settings.length;
+    const added = new Float64Array(this.inst.items.length * settings).fill(Infinity);
+    for (const m of this.list)
+      m.leastAdded.forEach((cost, i) => {
+        const at = i * settings + m.index;
+        added[at] = Math.min(added[at] as number, cost);
+      });
+    return added;
+  }
   /** The same modes for a branch in which the items of each group have become one. */
   merged(inst: Instance, groups: readonly (readonly number[])[]): Modes {
     const merge = (xs: Float64Array): Float64Array =>

@@ -9,9 +9,8 @@ import { Knapsack } from './knapsack.ts';
 import { Modes } from './modes.ts';
 import { Oracle } from './oracle.ts';
 import { companiesOf } from './walls.ts';
-import { betterPartition } from '../partition.ts';
 import { divideBySubsets } from '../exact/subsets.ts';
-import { kindsOf } from '../kinds.ts';
+import { KindLoads } from '../kinds.ts';
 
 const worths = fc.array(fc.double({ min: 0, max: 9, noNaN: true }), { minLength: 7, maxLength: 7 });
 const efforts = fc.constantFrom(
@@ -101,7 +100,8 @@ describe('column generation over kinds', () => {
         );
         const pricer = new Pricer(inst.basket);
         const best = divideBySubsets(inst, pricer);
-        const generation = new Generation(Modes.of(inst), pricer, kindsOf(inst));
+        const known = new KindLoads(inst, pricer);
+        const generation = new Generation(Modes.of(inst), known);
         generation.take(best.loads, best);
         const told: number[] = [];
         generation.run({ rounds: 12, divisions: 200, sets: 30, visited: 5_000_000 }, best.cost, (bound) => {
@@ -110,61 +110,15 @@ describe('column generation over kinds', () => {
         });
         expect(generation.lowerBound).toBeLessThanOrEqual(best.cost + 1e-7);
         expect(told).toEqual([...told].sort((x, y) => x - y));
-        for (const load of generation.loads.values()) {
-          const [items = []] = generation.sharedOut([load.kinds]);
+        for (const load of known.met.values()) {
+          const [items = []] = known.sharedOut([load.kinds]);
           expect(pricer.cost(piecesOf(inst.items, items))).toBeCloseTo(load.cost, 9);
-          const { worth } = generation.known();
-          const worths = load.kinds.reduce((t, k) => t + (worth[k] as number), 0);
+          const worths = load.kinds.reduce((t, k) => t + (generation.worth[k] as number), 0);
           expect(load.cost).toBeGreaterThanOrEqual(worths - 1e-6);
         }
       }),
       { numRuns: 80 },
     ));
-});
-
-describe('what the loads met are good for', () => {
-  const inst = instanceOf(
-    namedBasket([
-      ...Array.from({ length: 4 }, (_, k) => garment(`t${k}`)),
-      ...Array.from({ length: 4 }, (_, k) => garment(`b${k}`, { kind: 'bath_towel' })),
-    ]),
-  );
-  const pricer = new Pricer(inst.basket);
-  const best = divideBySubsets(inst, pricer);
-  const generation = (): Generation => {
-    const fresh = new Generation(Modes.of(inst), pricer, kindsOf(inst));
-    fresh.take(best.loads, best);
-    return fresh;
-  };
-  test('widened, they are loads of their real price with one item less, more or exchanged, near enough to their worth', () => {
-    const one = generation();
-    const before = new Set(one.loads.keys());
-    one.widen(best.cost + 2, 5);
-    const fresh = [...one.loads.entries()].filter(([key]) => !before.has(key)).map(([, load]) => load);
-    expect(fresh.length).toBeGreaterThan(0);
-    const { worth, bound } = one.known();
-    for (const { kinds, cost } of fresh) {
-      const [items = []] = one.sharedOut([kinds]);
-      expect(cost).toBeCloseTo(pricer.cost(piecesOf(inst.items, items)), 9);
-      expect(kinds.reduce((t, k) => t - (worth[k] as number), cost)).toBeLessThan(best.cost + 2 - bound);
-    }
-    const count = one.loads.size;
-    one.widen(-Infinity, 5);
-    expect(one.loads.size).toBe(count);
-  });
-  test('the library is always shown the best division, so that its program has an answer', () => {
-    const { best: shown, ...known } = generation().known();
-    const met = shown.map((kinds) => ({ kinds, cost: 5_000 }));
-    const many = Array.from({ length: 100 }, () => ({ kinds: [0], cost: 0 }));
-    let asked: readonly { kinds: readonly number[] }[] = [];
-    betterPartition({ ...known, best: shown, loads: [...many, ...met], bound: -1e3 }, 1e3, ({ loads }) => {
-      asked = loads;
-      return null;
-    });
-    expect(asked.slice(-met.length).map((load) => load.kinds)).toEqual(shown);
-    // Twenty loads for each of the two kinds, the cheapest above their worth.
-    expect(asked).toHaveLength(40 + met.length);
-  });
 });
 
 describe('L10: companies', () => {

@@ -8,7 +8,7 @@ import { ColumnList, type PooledLoad } from './column-list.ts';
 import { ColumnFinder } from './column-finder.ts';
 import { ascending, piecesOf, type Division, type Instance, type Pricer } from '../instance.ts';
 import { Generation, type GenerationEffort } from '../bounds/generation.ts';
-import { kindsOf } from '../kinds.ts';
+import { KindLoads } from '../kinds.ts';
 import type { Modes } from '../bounds/modes.ts';
 import type { KnownLoads } from '../partition.ts';
 import { Relaxation, type Centre, type Node, type Relaxed, type Settled } from './relaxation.ts';
@@ -224,8 +224,8 @@ export class BranchAndPrice {
 
   /** The worths of column generation over parts, a bound by themselves, are a better centre than those of L7; the loads it meets are known from then on. */
   private worthsFirst(node: Node): void {
-    const kinds = kindsOf(this.root);
-    const generation = new Generation(this.modes, this.pricer, kinds);
+    const known = new KindLoads(this.root, this.pricer);
+    const generation = new Generation(this.modes, known);
     generation.take(
       [...this.pool.values()].map((load) => load.items),
       this.best,
@@ -234,10 +234,10 @@ export class BranchAndPrice {
       this.told(lowerBound);
       return this.enough;
     });
-    for (const { kinds: load, cost } of generation.loads.values())
-      for (const items of generation.sharedOut([load])) this.remember(items, cost);
+    for (const { kinds, cost } of known.met.values())
+      for (const items of known.sharedOut([kinds])) this.remember(items, cost);
     const worth = new Float64Array(this.root.items.length);
-    kinds.forEach((kind, k) => {
+    known.kinds.forEach((kind, k) => {
       for (const i of kind) worth[i] = ofKinds[k] as number;
     });
     this.centre = { worth, perLoad: 0, bound };

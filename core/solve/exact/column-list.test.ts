@@ -3,7 +3,7 @@ import { garment, household } from '../../testing/arbitrary.ts';
 import { basketOf } from '../../price/basket.ts';
 import { ColumnList, seenFrom } from './column-list.ts';
 import { makeInstance } from '../instance.ts';
-import { RestrictedMaster } from './simplex.ts';
+import { RestrictedMaster } from '../simplex.ts';
 
 const b = basketOf(
   ['a', 'b', 'c', 'd'].map((id) => garment(id)),

@@ -5,7 +5,7 @@
 import { ascending, makeInstance, piecesOf, type Instance, type Item } from '../instance.ts';
 import { ColumnList, seenFrom, type PooledLoad, type Worths } from './column-list.ts';
 import { ColumnFinder, type ColumnSource, type Findings } from './column-finder.ts';
-import { RestrictedMaster } from './simplex.ts';
+import { RestrictedMaster } from '../simplex.ts';
 
 /** A branch of the tree: decisions about pairs and about the number of loads, and the bound that its parent proves for it. */
 export interface Node {

@@ -71,16 +71,11 @@ export class Places {
   private readonly ownTerms: Float64Array;
   private readonly scratch = noFeatures();
   private readonly glances = new Map<number, { check: number; cost: number }>();
-  constructor({ inst, list }: Modes, pricer: Pricer) {
+  constructor(modes: Modes, pricer: Pricer) {
+    const { inst } = modes;
     this.inst = inst;
     this.classes = classesOf(inst);
-    const settings = inst.basket.settings.length;
-    this.ownTerms = new Float64Array(inst.items.length * settings).fill(Infinity);
-    for (const m of list)
-      m.leastAdded.forEach((cost, i) => {
-        const at = i * settings + m.index;
-        this.ownTerms[at] = Math.min(this.ownTerms[at] as number, cost);
-      });
+    this.ownTerms = modes.leastAddedAt();
     this.pricer = pricer;
     this.quick = inst.items.length > exactUpTo;
     this.itemHashes = inst.items.map((item) => pricer.hashes(item.pieces));

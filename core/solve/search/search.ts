@@ -2,7 +2,6 @@
  * Large-neighbourhood search over divisions: build, improve by small moves, then gather loads that pay by way of washing, and take a few loads apart and
  * put them together again, keeping what is cheaper. Deterministic: a fixed seed and a count of rounds, never a clock.
  */
-import { sum } from '../../units/numbers.ts';
 import { seededBits } from '../../units/random.ts';
 import { ascending, fits, type Division, type Instance, type Pricer } from '../instance.ts';
 import { kindsOf } from '../kinds.ts';
@@ -33,8 +32,8 @@ interface Leave {
 }
 
 export interface SearchEffort {
-  /** Ruin-and-recreate rounds of each start from the first division; each goes by other random numbers: what holds one in a valley, another passes by. */
-  rounds: readonly number[];
+  /** Ruin-and-recreate rounds. */
+  rounds: number;
   /** Try exchanging items between two loads; quadratic in the size of loads. */
   swaps: boolean;
 }
@@ -43,8 +42,7 @@ export class Search {
   private readonly inst: Instance;
   private readonly places: Places;
   private readonly regroup: Regroup;
-  private readonly seed: number;
-  private next: () => number;
+  private readonly next: () => number;
   /** The newest load when each item last found no better place. */
   private readonly tried: Float64Array;
   /** Pairs of loads that are no better as one. */
@@ -62,7 +60,6 @@ export class Search {
     this.inst = modes.inst;
     this.places = new Places(modes, pricer);
     this.regroup = new Regroup(modes, this.places);
-    this.seed = seed;
     this.next = seededBits(seed);
     this.tried = new Float64Array(this.inst.items.length);
     this.alike = new Int32Array(this.inst.items.length);
@@ -298,33 +295,18 @@ export class Search {
     return best ?? this.build(all);
   }
 
-  /** The best that is found from the first division on. */
+  /** The best that is found from the first division on: rounds of taking apart, and what is best of them improved once more. */
   run(effort: SearchEffort): Division {
     this.first ??= this.begin();
-    let best = this.first;
-    const all = sum(effort.rounds) + effort.rounds.length;
-    let done = 0;
-    for (const [start, rounds] of effort.rounds.entries()) {
-      if (this.enough) break;
-      this.next = seededBits(this.seed + start);
-      const known = best.cost;
-      const found = this.wander(this.first, rounds, effort.swaps, (round, cost) =>
-        this.told(buildShare + ((1 - buildShare) * (done + round + 1)) / all, Math.min(known, cost)),
-      );
-      if (found.cost < best.cost - least) best = found;
-      done += rounds + 1;
-      this.tried.fill(0);
-    }
-    return this.divisionOf(best);
+    return this.divisionOf(this.wander(this.first, effort));
   }
-  /** Rounds of one start, and what is best of them improved once more. */
-  private wander(first: State, rounds: number, swaps: boolean, tell: (round: number, cost: number) => void): State {
+  private wander(first: State, { rounds, swaps }: SearchEffort): State {
     const all = this.inst.items.map((_, i) => i);
     let current = first;
     let champion = this.places.copy(current);
     let proposals: { of: State | null; list: Proposal[] } = { of: null, list: [] };
     for (let round = 0; round < rounds && !this.enough; round++) {
-      tell(round, champion.cost);
+      this.told(buildShare + ((1 - buildShare) * (round + 1)) / (rounds + 1), champion.cost);
       const trial = this.places.copy(current);
       if (this.places.quick || round % gatherEvery === 0) {
         if (proposals.of !== current)
@@ -368,8 +350,8 @@ export class Search {
       cost: this.exactCost(s),
     };
   }
-  /** A division found elsewhere, improved by small moves and exchanges. */
-  polish(division: Division): Division {
+  /** A division found elsewhere, improved by small moves, with exchanges between loads or without. */
+  polish(division: Division, swaps: boolean): Division {
     const s: State = {
       loads: division.loads.map((items) => this.places.loadOf(items, this.places.loadCost(items))),
       waiting: new Set(division.waiting),
@@ -379,7 +361,7 @@ export class Search {
     this.improve(
       s,
       this.inst.items.map((_, i) => i),
-      true,
+      swaps,
     );
     return this.divisionOf(s);
   }

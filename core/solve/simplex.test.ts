@@ -123,6 +123,28 @@ describe('random instances', () => {
       }),
       { numRuns: 300 },
     ));
+  test('begun with columns that share rows, and rows asked for several times, it ends where a cold start does', () =>
+    fc.assert(
+      fc.property(
+        instance,
+        fc.array(fc.integer({ min: 1, max: 5 }), { minLength: 14, maxLength: 14 }),
+        ({ n, sets }, counts) => {
+          const right = counts.slice(0, n);
+          const columns = sets.map(({ items, cost }): Column => ({ rows: items, cost }));
+          const value = (begin: number): number => {
+            const master = new RestrictedMaster(right, artificialCost);
+            const indices = columns.map((c) => master.add(c));
+            master.begin(indices.slice(0, begin));
+            const duals = master.optimise();
+            return right.reduce((s, r, i) => s + r * (duals[i] ?? 0), 0);
+          };
+          const cold = value(0);
+          expect(Math.abs(cold - byLibrary(right, columns))).toBeLessThan(1e-4 * Math.max(1, cold));
+          expect(Math.abs(value(sets.length) - cold)).toBeLessThan(1e-4 * Math.max(1, cold));
+        },
+      ),
+      { numRuns: 200 },
+    ));
   test('columns that come later only lower the price, and a warm start ends where a cold one does', () =>
     fc.assert(
       fc.property(instance, instance, (first, second) => {

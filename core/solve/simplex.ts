@@ -54,22 +54,32 @@ export class RestrictedMaster {
   column(index: number): Column | undefined {
     return this.columns[index];
   }
-  /**
-   * Bring columns that cover different rows into use, before the first optimisation: a good start saves most of the
-   * steps.
-   */
+  /** Bring columns into use before the first optimisation, as far as they go together: a good start saves most of the steps. */
   begin(indices: readonly number[]): void {
     for (const index of indices) {
-      const { rows } = this.columns[index] as Column;
-      let leaving = -1;
-      for (const r of rows)
-        if (this.basis[r] === r && (leaving < 0 || (this.level[r] as number) < (this.level[leaving] as number)))
-          leaving = r;
-      if (leaving < 0 || this.inBasis[index]) continue;
+      if (this.inBasis[index]) continue;
       this.directionOf(index);
-      if ((this.direction[leaving] as number) > zero)
+      const leaving = this.leaving();
+      if (leaving >= 0 && !indices.includes(this.basis[leaving] as number))
         this.pivot(leaving, index, (this.level[leaving] as number) / (this.direction[leaving] as number));
     }
+  }
+  /** The row whose column is used up first when the one of the direction comes in; −1 = none is. */
+  private leaving(): number {
+    const { rows: m, direction, level, basis } = this;
+    let leaving = -1;
+    let ratio = Infinity;
+    for (let i = 0; i < m; i++) {
+      const d = direction[i] as number;
+      if (d <= zero) continue;
+      const q = (level[i] as number) / d;
+      const tie = q < ratio + 1e-12 && leaving >= 0 && (basis[i] as number) < (basis[leaving] as number);
+      if (q < ratio - 1e-12 || tie) {
+        ratio = q;
+        leaving = i;
+      }
+    }
+    return leaving;
   }
 
   private refreshDuals(): void {
@@ -117,23 +127,9 @@ export class RestrictedMaster {
         continue;
       }
       this.directionOf(entering);
-      let leaving = -1;
-      let ratio = Infinity;
-      for (let i = 0; i < m; i++) {
-        const d = direction[i] as number;
-        if (d > zero) {
-          const q = (level[i] as number) / d;
-          if (
-            q < ratio - 1e-12 ||
-            (q < ratio + 1e-12 && leaving >= 0 && (this.basis[i] as number) < (this.basis[leaving] as number))
-          ) {
-            ratio = q;
-            leaving = i;
-          }
-        }
-      }
+      const leaving = this.leaving();
       if (leaving < 0) break; // unbounded cannot happen: every column covers a row
-      this.pivot(leaving, entering, ratio);
+      this.pivot(leaving, entering, (level[leaving] as number) / (direction[leaving] as number));
       for (let j = 0; j < m; j++)
         this.pi[j] = (this.pi[j] as number) + most * (this.inverse[leaving * m + j] as number);
     }
