@@ -7,6 +7,7 @@ import { basketOf } from '../price/basket.ts';
 import { deferralCost, priceLoad } from '../price/price.ts';
 import { garment, household, only, plainRules, washLabel } from '../testing/arbitrary.ts';
 import { timetableOf } from '../timetable/timetable.ts';
+import type { Plan } from '../model/plan.ts';
 import { planBasket } from './plan.ts';
 import { divide, shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
@@ -66,6 +67,27 @@ describe('dates', () => {
     const warned = dates(tight, home);
     expect(warned.map((w) => w.message.code)).toEqual(['warn.date-order']);
     expect(dates([tight[0] as Garment], home)).toEqual([]);
+  });
+  test('the plan there is so far has the same loads, and warns of every date of which the whole one warns', () => {
+    const garments = [10, 14, 18, 26, 30, 34].map((hours, k) =>
+      garment(`g${k}`, { soil: 'heavy', kind: k % 2 ? 'bath_towel' : 'jeans', neededBy: after(hours) }),
+    );
+    const soon: Plan[] = [];
+    const whole = planBasket(
+      { household, garments, now },
+      {
+        partition: null,
+        watch: (_, soFar) => {
+          if (soon.length === 0) soon.push(soFar());
+          return true;
+        },
+      },
+    );
+    const late = ({ warnings }: Plan): string[] =>
+      warnings.filter((w) => w.code === 'cannot-meet-deadline').flatMap((w) => w.garments);
+    expect(soon[0]?.loads).toEqual(whole.loads);
+    expect(late(whole).length).toBeGreaterThan(0);
+    expect(late(soon[0] as Plan)).toEqual(expect.arrayContaining(late(whole)));
   });
   test('a hand-made wait is followed, and the date said, when it falls before the next wash has dried', () => {
     const pins = [waits('tee')];

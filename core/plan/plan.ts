@@ -301,6 +301,8 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarni
 /** Cloth that stays damp longer smells, h. */
 const slowDryingH = 24;
 
+/** How long is looked for hours that keep all dates: as a timetable is made, or only at the first that comes to hand, which may miss one that could be kept. */
+type DateLook = 'whole' | 'first';
 /** Dates need hours: where no washed piece has one, no timetable is asked; where one day keeps them all, no better day is looked for. */
 function lateOnTheDay(
   garments: readonly Garment[],
@@ -308,9 +310,12 @@ function lateOnTheDay(
   now: string,
   loads: readonly PlannedLoad[],
   planned: readonly PlannedGarment[],
+  look: DateLook,
 ): readonly PlanWarning[] {
   const dated = garments.some((g, i) => g.neededBy !== null && planned[i]?.load !== null);
-  return dated ? timetableOf({ household, garments, now, loads, planned, datesOnly: true }).warnings : [];
+  if (!dated) return [];
+  const budget = look === 'first' ? { placements: 0 } : {};
+  return timetableOf({ household, garments, now, loads, planned, datesOnly: true, ...budget }).warnings;
 }
 
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
@@ -345,14 +350,20 @@ export function planBasket(request: PlanRequest, tools: SolveTools<Plan> = noToo
   const candidates = candidatesOf(pinned.basket, pinned.decisions, pinned.decided);
   const { watch, partition } = tools;
   const solution = solve(pinned.basket, candidates, pinned.decided, {
-    watch: watch && ((progress, soFar) => watch(progress, () => planOf(request, pinned, soFar()))),
+    // Somebody waits for what there is so far, and a better plan follows.
+    watch: watch && ((progress, soFar) => watch(progress, () => planOf(request, pinned, soFar(), 'first'))),
     partition,
   });
-  return planOf(request, pinned, solution);
+  return planOf(request, pinned, solution, 'whole');
 }
 
 /** What becomes of every piece when the basket is divided so, and why. */
-function planOf({ household, garments, now }: PlanRequest, pinned: PinnedBasket, solution: Solution): Plan {
+function planOf(
+  { household, garments, now }: PlanRequest,
+  pinned: PinnedBasket,
+  solution: Solution,
+  look: DateLook,
+): Plan {
   const { basket: b, decisions } = pinned;
   const found = solution.loads.flatMap((l) => {
     const price = priceLoad(b, l);
@@ -402,7 +413,7 @@ function planOf({ household, garments, now }: PlanRequest, pinned: PinnedBasket,
     garments: result,
     warnings: [
       ...planWarnings(b, result),
-      ...deadlineWarnings(b, now, lateOnTheDay(garments, household, now, loads, result), result),
+      ...deadlineWarnings(b, now, lateOnTheDay(garments, household, now, loads, result, look), result),
       ...drying.warnings,
       ...capacityWarnings(household, now, priced, b.profiles, drying.plans),
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
