@@ -1,6 +1,6 @@
 /**
  * One independent group of items on its way from a first division to a better one and its bound: small groups are solved over all subsets, groups
- * of many alike over counts, middle ones by branch and price, large ones by search and column generation.
+ * of many alike over counts, middle ones by branch and price, large ones by search, rounding and column generation.
  */
 import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 import { Generation, type GenerationEffort } from './bounds/generation.ts';

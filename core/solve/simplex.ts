@@ -7,6 +7,11 @@ const zero = 1e-9;
 /** Pivots after which the duals are computed afresh: kept up to date from pivot to pivot, they drift by rounding. */
 const refreshAfter = 40;
 
+/** Above every sensible price of covering one row, EUR. */
+export const artificialCost = 1e5;
+/** Columns worth less than this above their cost, EUR, change little. */
+export const leastOver = 1e-3;
+
 /** Coefficient 1 in `rows`, −1 in `minusRow`. */
 export interface Column {
   rows: readonly number[];

@@ -4,7 +4,7 @@
  */
 import type { Division } from '../instance.ts';
 import { oneOfEach, type KindLoads } from '../kinds.ts';
-import { RestrictedMaster } from '../simplex.ts';
+import { artificialCost, leastOver, RestrictedMaster } from '../simplex.ts';
 import { shareWorth, solitaryWorth } from './dual-bounds.ts';
 import type { Modes } from './modes.ts';
 import { Oracle } from './oracle.ts';
@@ -38,15 +38,11 @@ interface Settled extends Centre {
 
 /** How far the worths asked about lie from the duals towards the best worths so far; and after rounds that bring nothing new. */
 const smoothing = [0.85, 0.3, 0] as const;
-/** Loads worth less than this above their cost, EUR, change little. */
-const leastOver = 1e-3;
 /** The relaxation over the loads met, above which no bound of it goes, is reached to within this share. */
 const nearShare = 1e-3;
 /** The bound has settled when so many rounds raise it by less than this share. */
 const settledAfter = 10;
 const settledShare = 5e-4;
-/** Above every sensible price of covering one item. */
-const artificialCost = 1e5;
 /** A number of loads nearer to a whole one is not branched on. */
 const leastFraction = 0.02;
 

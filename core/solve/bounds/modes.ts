@@ -94,6 +94,9 @@ const handLeastMin =
   handStepMinutes.fill + handStepMinutes.move + handStepMinutes.drain + handStepMinutes.press + handStepMinutes.roll;
 const handMostMin = 15 + handStepMinutes.move;
 
+/** What a load saves at most by being fuller, EUR, in estimates by what items add at least: a nearly empty drum has its price. */
+export const emptyDrumAtMost = 0.05;
+
 export class Modes {
   readonly inst: Instance;
   /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */

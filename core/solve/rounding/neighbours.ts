@@ -2,15 +2,12 @@
  * Loads that differ from a load by one item (one less, one more, one exchanged) and are worth more than they cost: what a relaxation over loads met is still
  * short of. They are thought of by what items add at least at the load's own setting, and priced for real.
  */
-import type { Modes } from '../bounds/modes.ts';
+import { emptyDrumAtMost, type Modes } from '../bounds/modes.ts';
 import type { KindLoad, KindLoads } from '../kinds.ts';
+import { leastOver } from '../simplex.ts';
 
 /** So many of the items that gain most are tried with each remainder of a load. */
 const mostTried = 4;
-/** What a load saves at most by being fuller, EUR, in estimates: a nearly empty drum has its price. */
-const emptyDrumAtMost = 0.05;
-/** Loads worth less than this above their cost, EUR, change little. */
-export const leastOver = 1e-3;
 
 /** What a load costs above what its kinds are worth. */
 export function reducedCost({ kinds, cost }: KindLoad, worth: Float64Array): number {

@@ -3,11 +3,9 @@
  * is worth more than it costs. Its value bounds divisions into these loads only, but it is reached in a fraction of a second.
  */
 import type { KindLoad, KindLoads } from '../kinds.ts';
-import { RestrictedMaster } from '../simplex.ts';
+import { artificialCost, RestrictedMaster } from '../simplex.ts';
 import { reducedCost, type Neighbours } from './neighbours.ts';
 
-/** Above every sensible price of covering one item. */
-const artificialCost = 1e5;
 /** So many new loads are taken in at a time. */
 const mostFound = 300;
 

@@ -5,7 +5,7 @@
 import type { PieceNumbers } from '../../price/basket.ts';
 import { featuresOf, gather, noFeatures, type Features } from '../../price/features.ts';
 import { costAtSetting } from '../../price/price.ts';
-import type { Modes } from '../bounds/modes.ts';
+import { emptyDrumAtMost, type Modes } from '../bounds/modes.ts';
 import { classesOf, type Classes, type Hashes, type Instance, type Item, type Pricer } from '../instance.ts';
 
 /** Costs nearer than this, EUR, are the same. */
@@ -18,8 +18,6 @@ export const newLoad = -1;
 /** Above this size only the most promising places of an item are priced in full, and so many of them. */
 const exactUpTo = 140;
 const promising = 3;
-/** What a load saves at most by being fuller, EUR, in estimates: a nearly empty drum has its price. */
-export const emptyDrumAtMost = 0.05;
 
 /** What is known of a load beside its items: cost, hashes, mass, the settings all its items bear; for quick looks its best setting and its features. */
 export interface Load {

@@ -5,8 +5,8 @@
 import { seededBits } from '../../units/random.ts';
 import { ascending, fits, type Division, type Instance, type Pricer } from '../instance.ts';
 import { kindsOf } from '../kinds.ts';
-import type { Modes } from '../bounds/modes.ts';
-import { emptyDrumAtMost, least, newLoad, Places, type Load, type State } from './places.ts';
+import { emptyDrumAtMost, type Modes } from '../bounds/modes.ts';
+import { least, newLoad, Places, type Load, type State } from './places.ts';
 import { Regroup, type Proposal } from './regroup.ts';
 
 /** Whoever watches hears of it after so many items. */
