@@ -24,7 +24,7 @@ import {
 } from './company-price.ts';
 import { mixesKitchen } from './compatibility.ts';
 import { cleaningEffect, wearUnitsOfWash } from '../piece/demand.ts';
-import { isPowdered } from '../washing/products.ts';
+import { isPowdered, isRinsedAgain } from '../washing/products.ts';
 import { dyeView, weighDyes, worstTransfer, type DyeScratch } from './dye-view.ts';
 import { every, featuresOf, hasDuty, type Features } from './features.ts';
 import { handBath, handDuration, type HandBath } from './hand-bath.ts';
@@ -212,8 +212,7 @@ function costAt(
   const detergent = product.class as DetergentClass;
   const classIndex = detergentClasses.indexOf(detergent);
   const powder = isPowdered(product);
-  const extraRinse =
-    s.method === 'machine' && (hasDuty(f, duty.extraRinse) || detergent === 'soap' || detergent === 'own-soap');
+  const extraRinse = s.method === 'machine' && (hasDuty(f, duty.extraRinse) || isRinsedAgain(product));
   const helpers = s.method === 'machine' ? helpersFor(b, f, s, product) : noHelpers;
   const bright = supposed ? supposed.bright : helpers.bright;
   const doseUnit = doseUnitOf(product);

@@ -109,6 +109,9 @@ export function chooseProduct(
 export const isPowdered = (p: Product): boolean =>
   p.class === 'universal' && (p.form === 'powder' || p.form === 'tablet');
 
+/** Soap is rinsed out once more. */
+export const isRinsedAgain = (p: Product): boolean => p.class === 'soap' || p.class === 'own-soap';
+
 /** A helper of a class (catcher, vinegar, oxygen bleach …) that is not used up. */
 export const helperOfClass = (products: readonly Product[], productClass: string): Product | null =>
   products.find((p) => p.class === productClass && p.remaining !== 0) ?? null;

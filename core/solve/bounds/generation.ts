@@ -149,7 +149,7 @@ export class Generation {
         perLoad: askedPerLoad,
       });
       this.visited += visited;
-      const worth = this.oracle.mended(asked, askedPerLoad);
+      const worth = this.oracle.mended();
       const reached = this.valueOf(worth) + master.worthOfNumber(askedPerLoad);
       if (reached > centre.bound) centre = { worth, perLoad: askedPerLoad, bound: Math.min(reached, cost) };
       let added = 0;

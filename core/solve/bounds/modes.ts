@@ -4,22 +4,21 @@
  */
 import { loadConstants } from '../../cost/weights.ts';
 import { detergentClasses, type DetergentClass, type Product } from '../../model/household.ts';
-import { effectOf } from '../../model/rule-effects.ts';
 import { bathCare, bathCareOrder } from '../../washing/basin.ts';
-import { afterSoakDose, doseUnitOf, machineDose } from '../../washing/dose.ts';
+import { afterSoakDose, doseUnitOf } from '../../washing/dose.ts';
 import { runKwh, runWaterL } from '../../washing/energy.ts';
-import type { PieceNumbers } from '../../price/basket.ts';
+import type { Basket, PieceNumbers } from '../../price/basket.ts';
 import { duty, quality } from '../../price/bits.ts';
-import { cleaningEffect, oxygenBleachBonusFromC, wearUnitsOfWash } from '../../piece/demand.ts';
-import { featuresOf } from '../../price/features.ts';
+import { cleaningEffect, wearUnitsOfWash } from '../../piece/demand.ts';
 import { handStepMinutes } from '../../price/hand-bath.ts';
 import type { Supposed } from '../../price/price.ts';
-import { chlorineAt, possibleProducts, productFor as productOf, productMoney } from '../../price/product-choice.ts';
+import { chlorineAt, doseFor, productMoney } from '../../price/product-choice.ts';
 import { coldDeficit, strangersIn } from '../../price/company-price.ts';
 import { judgement } from '../../cost/judgement.ts';
-import { isPowdered } from '../../washing/products.ts';
+import { helperOfClass, isPowdered, isRinsedAgain } from '../../washing/products.ts';
 import { fillFractionFor, type Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
+import { clothOf, Treatments } from './treatments.ts';
 
 /** One supposed way of washing: a setting, a product, a soil to dose for, the programme's own family or not. */
 export interface Mode {
@@ -38,11 +37,15 @@ export interface Mode {
   /** Room by volume beside something that is no down: alone, down fills a drum further. Null where that tells nothing. */
   mixedRoom: Float64Array | null;
   /** What the mode supposes becomes real only with certain items: bit r of an item tells that it serves condition r; a load needs all bits of `conditions`. */
-  serves: Uint8Array;
+  serves: Uint16Array;
   conditions: number;
+  /** The treatments of its setting, and which one is supposed, as a bit. */
+  treatments: Treatments;
+  treatment: number;
+  /** What an extra rinse costs at least, EUR, once and per kg; nothing where every load has it. */
+  rinse: { once: number; perKg: number };
 }
 
-const clothKey = (x: PieceNumbers): number => x.needs * 256 + x.permitted;
 /** How a load can stand to its programme: who may be in it, and who must be. */
 interface Admission {
   strangers: boolean;
@@ -61,12 +64,14 @@ function admissions(s: Setting): Admission[] {
     { strangers: true, may: anyone, must: stranger },
   ];
 }
-type Rooms = Pick<Mode, 'room' | 'otherRoom' | 'mixedRoom'>;
-/** Which cloths a load with a product can hold, and which of them alone ask for it (null = mixes of others can get it too). */
-interface ProductCloths {
-  allowed: ReadonlySet<number>;
-  required: ReadonlySet<number> | null;
+/** A treatment of a setting: which cloths may be in its loads, and which must be, each as a test of cloth. */
+interface Treated extends Pick<Mode, 'treatments' | 'treatment'> {
+  may: ReadonlySet<number>;
+  must: readonly ((cloth: number) => boolean)[];
 }
+/** So many conditions of a mode are told apart at most. */
+export const mostConditions = 16;
+type Rooms = Pick<Mode, 'room' | 'otherRoom' | 'mixedRoom'>;
 /** Items that bring the same numbers and bear the same settings: real linen repeats. */
 function firstAlike({ basket: b, items }: Instance): Int32Array {
   const seen = new Map<string, number>();
@@ -79,14 +84,6 @@ function firstAlike({ basket: b, items }: Instance): Int32Array {
     return first;
   });
 }
-/** More different cloths than this are not tried in every mix. */
-const mostCloths = 10;
-/** Every mix of the duties that a choice of product asks for. */
-const dutyMixes = Array.from(
-  { length: 16 },
-  (_, k) =>
-    (k & 1 ? duty.dark : 0) | (k & 2 ? duty.noPowder : 0) | (k & 4 ? duty.noPod : 0) | (k & 8 ? duty.noBleach : 0),
-);
 /** A pack dose at nothing, on the line through its rising part, as a share of the least dose (0.35 of 0.35 + 0.65 × 0.25). */
 const doseLineAtNothing = 0.35 / 0.5125;
 /** Shortest hand steps without soak and rinse, and the longest soak and move, minutes. */
@@ -97,6 +94,24 @@ const handMostMin = 15 + handStepMinutes.move;
 /** What a load saves at most by being fuller, EUR, in estimates by what items add at least: a nearly empty drum has its price. */
 export const emptyDrumAtMost = 0.05;
 
+/** A straight line under what a dose costs by the mass of a load, EUR. */
+interface DoseLine {
+  atNothing: number;
+  perKg: number;
+}
+const noLine: DoseLine = { atNothing: 0, perKg: 0 };
+const noRinse = { once: 0, perKg: 0 };
+/** The dose is flat for small loads, rises, and is capped; `soaked` = some load gets what is left after a soak. */
+function doseLine(b: Basket, p: Product, soilColumn: number, maxLoadKg: number, soaked: boolean): DoseLine {
+  const whole = doseFor(b, p, soilColumn);
+  const unit = doseUnitOf(p);
+  const money = (kg: number): number => productMoney(p, soaked ? afterSoakDose(whole(kg), unit) : whole(kg), unit);
+  if (!['ml', 'g'].includes(unit)) return { atNothing: money(0), perKg: 0 };
+  const atNothing = money(0) * doseLineAtNothing;
+  const slopes = [0.25, 0.5, 0.75, 1].map((x) => (money(x * maxLoadKg) - atNothing) / (x * maxLoadKg));
+  return { atNothing, perKg: Math.max(0, Math.min(...slopes)) };
+}
+
 export class Modes {
   readonly inst: Instance;
   /** A load is full at 1, packed by a confirmed decision at 1.2; the hair above is the price's own tolerance. */
@@ -105,12 +120,16 @@ export class Modes {
   private readonly rooms: Map<number, Rooms>;
   /** The first item that no mode tells from each item. */
   private readonly firstAlike: Int32Array;
-  private readonly cloths = new Map<string, Map<Product, ProductCloths> | null>();
+  /** The cloth of each item. */
+  readonly cloths: Int32Array;
   private constructor(inst: Instance, rooms: Map<number, Rooms>, list: (modes: Modes) => Mode[]) {
     this.inst = inst;
     this.full = (inst.basket.pieces.some((p) => (p.duties & duty.overfill) !== 0) ? 1.2 : 1) + 1e-9;
     this.rooms = rooms;
     this.firstAlike = firstAlike(inst);
+    this.cloths = Int32Array.from(inst.items, ({ pieces }) =>
+      pieces.reduce((cloth, p) => cloth | clothOf(inst.basket.pieces[p] as PieceNumbers), 0),
+    );
     this.list = list(this);
   }
   static of(inst: Instance): Modes {
@@ -150,7 +169,7 @@ export class Modes {
         leastCost: merge(m.leastCost),
         leastAdded: merge(m.leastAdded),
         ...(rooms.get(m.index) as Rooms),
-        serves: Uint8Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)),
+        serves: Uint16Array.from(groups, (g) => g.reduce((bits, i) => bits | (m.serves[i] as number), 0)),
       })),
     );
   }
@@ -159,35 +178,29 @@ export class Modes {
     const soils = [
       ...new Set(items.map((item) => Math.max(...item.pieces.map((p) => b.pieces[p]?.soilColumn ?? 0)))),
     ].sort();
-    const brights = items.some((item) => item.pieces.some((p) => ((b.pieces[p]?.duties ?? 0) & duty.brighten) !== 0))
-      ? [false, true]
-      : [false];
     const catchers = b.catcher ? [false, true] : [false];
     return b.settings.flatMap((setting, index) => {
-      if (!items.some((item) => this.may(item.pieces, index))) return [];
-      const products = possibleProducts(b, index);
-      const cloths = this.clothsByProduct(index, products);
-      return products.flatMap((product) => {
-        const held = cloths?.get(product);
-        if (cloths && !held) return [];
-        const admitted = admissions(setting);
+      const cloths = [...new Set(items.flatMap((item, i) => (this.may(item.pieces, index) ? [this.cloths[i] as number] : [])))];
+      if (cloths.length === 0) return [];
+      const treatments = new Treatments(b, index, cloths);
+      const admitted = admissions(setting);
+      return treatments.list.flatMap(({ product, bright }, x) => {
+        const treated = this.treated(treatments, 1 << x, cloths);
         return soils.flatMap((soilColumn) =>
           admitted.flatMap((k) =>
-            brights.flatMap((bright) =>
-              catchers.flatMap(
-                (caught) =>
-                  this.modeOf(
-                    index,
-                    { product, soilColumn, strangers: k.strangers, bright, caught },
-                    held ?? null,
-                    k,
-                  ) ?? [],
-              ),
+            catchers.flatMap(
+              (caught) =>
+                this.modeOf(index, { product, soilColumn, strangers: k.strangers, bright, caught }, treated, k) ?? [],
             ),
           ),
         );
       });
     });
+  }
+  /** Which cloths may be in a load that is treated so, and which must. */
+  private treated(treatments: Treatments, treatment: number, cloths: readonly number[]): Treated {
+    const may = cloths.filter((cloth) => treatments.reach(cloth) & treatment);
+    return { treatments, treatment, may: new Set(may), must: treatments.conditions(treatment, may) };
   }
   private may(pieces: readonly number[], k: number): boolean {
     const { basket: b } = this.inst;
@@ -195,67 +208,7 @@ export class Modes {
     return true;
   }
 
-  /**
-   * Which cloth (needs and permitted classes) a load with each product can hold: the house rule of choosing a product by the whole load's cloth
-   * keeps, say, a universal powder to whites. Found by trying every mix of the cloths at hand; null when there are too many.
-   */
-  private clothsByProduct(index: number, products: readonly Product[]): Map<Product, ProductCloths> | null {
-    const { basket: b } = this.inst;
-    const s = b.settings[index];
-    if (!s) return null;
-    // Settings that offer the same products in the same situation choose alike.
-    const key = `${s.method === 'hand' ? 'hand' : s.washer.id}/${s.temperatureC <= 20 ? 20 : s.temperatureC <= 30 ? 30 : 40}/${chlorineAt(b, s) ? 'chlorine' : ''}/${products.map((p) => p.id).join(',')}`;
-    const known = this.cloths.get(key);
-    if (known !== undefined) return known;
-    const list = this.clothList();
-    if (list.length > mostCloths) {
-      this.cloths.set(key, null);
-      return null;
-    }
-    const masks = new Map<Product, number[]>();
-    for (let mask = 1; mask < 1 << list.length; mask++) {
-      const members = list.filter((_, k) => mask & (1 << k));
-      const f = featuresOf(
-        b,
-        members.map(([, p]) => p),
-      );
-      for (const duties of dutyMixes)
-        for (const whitened of chlorineAt(b, s) ? [false, true] : [false]) {
-          const product = productOf(b, { ...f, duties: f.duties | duties }, s, index, whitened);
-          if (product) masks.set(product, [...(masks.get(product) ?? []), mask]);
-        }
-    }
-    const out = new Map(
-      [...masks].map(([product, all]): [Product, ProductCloths] => {
-        const may = all.reduce((x, mask) => x | mask, 0);
-        // Cloths that get the product by themselves; unless a mix without them can get it too, a load needs one of them.
-        const asking = all.reduce((x, mask) => ((mask & (mask - 1)) === 0 ? x | mask : x), 0);
-        const cloths = (bits: number): ReadonlySet<number> =>
-          new Set(list.flatMap(([cloth], k) => (bits & (1 << k) ? [cloth] : [])));
-        return [
-          product,
-          {
-            allowed: cloths(may),
-            required: all.every((mask) => mask & asking) ? cloths(asking) : null,
-          },
-        ];
-      }),
-    );
-    this.cloths.set(key, out);
-    return out;
-  }
-  private clothList(): [cloth: number, piece: number][] {
-    const { basket: b, items } = this.inst;
-    const cloths = new Map<number, number>();
-    for (const item of items)
-      for (const p of item.pieces) {
-        const x = b.pieces[p];
-        if (x) cloths.set(clothKey(x), p);
-      }
-    return [...cloths];
-  }
-
-  private modeOf(index: number, supposed: Supposed, held: ProductCloths | null, admission: Admission): Mode | null {
+  private modeOf(index: number, supposed: Supposed, treated: Treated, admission: Admission): Mode | null {
     const { basket: b, items } = this.inst;
     const s = b.settings[index];
     const n = b.numbers[index];
@@ -263,8 +216,6 @@ export class Modes {
     const { household, weights: w } = b;
     const { product } = supposed;
     const classIndex = detergentClasses.indexOf(product.class as DetergentClass);
-    const unit = doseUnitOf(product);
-    const undershoot = effectOf(household.rules, 'dosing').undershoot;
     const machine = s.method === 'machine';
     const { room, otherRoom, mixedRoom } = this.roomAt(index);
     let base = supposed.strangers ? w.otherFamily : 0;
@@ -273,6 +224,7 @@ export class Modes {
     let perPiece = 0;
     let effect: number;
     let wearPerFactor: number;
+    let rinse = noRinse;
     if (machine) {
       const { maxLoadKg } = s.programme;
       const stated = { fullKwh: n.fullKwh ?? 0, fullL: s.programme.waterL ?? 0 };
@@ -290,26 +242,21 @@ export class Modes {
       const money = (massKg: number, fill: number): number =>
         runKwh(run(massKg, fill)) * household.tariff.electricityPerKwh +
         (runWaterL(run(massKg, fill)) / 1000) * household.tariff.waterPerM3;
-      // A straight line under the dose, which is flat for small loads, rises, and is capped.
-      const whole = machineDose(product, household.water.hardnessMmolPerL, supposed.soilColumn, undershoot);
       // A load of soaked pieces alone gets half.
       const soaked = b.pieces.some((x) => (x.qualities & quality.soaked) !== 0);
-      const dose = soaked ? (kg: number): number => afterSoakDose(whole(kg), unit) : whole;
-      const counted = !['ml', 'g'].includes(unit);
-      const atNothing = productMoney(product, dose(0), unit) * (counted ? 1 : doseLineAtNothing);
-      const slope = Math.max(
-        0,
-        Math.min(
-          ...[0.25, 0.5, 0.75, 1].map(
-            (x) => (productMoney(product, dose(x * maxLoadKg), unit) - atNothing) / (x * maxLoadKg),
-          ),
-        ),
-      );
+      const detergent = doseLine(b, product, supposed.soilColumn, maxLoadKg, soaked);
+      const bleach = supposed.bright ? this.bleachLine(s, supposed.soilColumn, maxLoadKg) : noLine;
+      const rinsed = (massKg: number): number =>
+        ((runWaterL({ ...run(massKg, 0), extraRinse: true }) - runWaterL(run(massKg, 0))) / 1000) *
+        household.tariff.waterPerM3 *
+        w.resources;
+      rinse = { once: rinsed(0), perKg: rinsed(1) - rinsed(0) };
       base +=
         w.resources *
           (money(0, 0) +
             (s.washer.pricePerRun > 0 ? s.washer.pricePerRun : loadConstants.washerWearPerRun) +
-            atNothing) +
+            detergent.atNothing +
+            bleach.atNothing) +
         w.attendedMinute * loadConstants.machineAttendedMin +
         w.elapsedMinute * s.programme.durationMin;
       // Stated figures grow with the fill, modelled ones with the mass.
@@ -317,16 +264,16 @@ export class Modes {
       perKg =
         w.resources *
         ((stated.fullKwh > 0 && stated.fullL > 0 ? 0 : (money(maxLoadKg, 0) - money(0, 0)) / maxLoadKg) +
-          (counted ? 0 : slope));
-      if (
-        supposed.bright &&
-        (!effectOf(household.rules, 'whites').oxygen || s.temperatureC < oxygenBleachBonusFromC || isPowdered(product))
-      )
-        return null;
+          detergent.perKg +
+          bleach.perKg);
+      if (isRinsedAgain(product)) {
+        base += rinse.once;
+        perKg += rinse.perKg;
+        rinse = noRinse;
+      }
       effect = (supposed.bright ? n.brightEffect : n.effect)[classIndex] ?? 0;
       wearPerFactor = n.wearPerFactor;
     } else {
-      if (supposed.bright || supposed.strangers) return null;
       base +=
         w.attendedMinute * (loadConstants.handAttendedMin - loadConstants.handExtraPieceMin) +
         w.elapsedMinute * handLeastMin;
@@ -345,18 +292,14 @@ export class Modes {
         return;
       }
       let shared = perRoom * (room[i] as number);
-      let cost = this.may(item.pieces, index) ? 0 : Infinity;
+      let cost = this.may(item.pieces, index) && treated.may.has(this.cloths[i] as number) ? 0 : Infinity;
       for (const p of item.pieces) {
         const x = b.pieces[p];
         if (
           !x ||
-          !(x.permitted & (1 << classIndex)) ||
-          (held && !held.allowed.has(clothKey(x))) ||
           x.soilColumn > supposed.soilColumn ||
-          (supposed.bright && !(x.qualities & quality.white)) ||
           (b.catcher && !supposed.caught && x.duties & duty.catcher) ||
-          !admission.may(x) ||
-          (isPowdered(product) && x.duties & duty.noBleach)
+          !admission.may(x)
         ) {
           cost = Infinity;
           break;
@@ -375,10 +318,10 @@ export class Modes {
     const conditions: ((x: PieceNumbers) => boolean)[] = [
       (x) => x.soilColumn === supposed.soilColumn,
       ...(admission.must ? [admission.must] : []),
-      ...(held?.required ? [(x: PieceNumbers) => held.required?.has(clothKey(x)) ?? true] : []),
-      ...(supposed.bright ? [(x: PieceNumbers) => (x.duties & duty.brighten) !== 0] : []),
+      ...treated.must.map((must) => (x: PieceNumbers) => must(clothOf(x))),
     ];
-    const serves = new Uint8Array(items.length);
+    conditions.splice(mostConditions);
+    const serves = new Uint16Array(items.length);
     items.forEach((item, i) => {
       const known = this.firstAlike[i] as number;
       if (known < i) serves[i] = serves[known] as number;
@@ -406,10 +349,22 @@ export class Modes {
           mixedRoom,
           serves,
           conditions: (1 << conditions.length) - 1,
+          treatments: treated.treatments,
+          treatment: treated.treatment,
+          rinse,
         }
       : null;
   }
 
+  /** What a bleach costs at least: which one it is depends on the load. */
+  private bleachLine(s: Extract<Setting, { method: 'machine' }>, soilColumn: number, maxLoadKg: number): DoseLine {
+    const { basket: b } = this.inst;
+    const lines = [chlorineAt(b, s), helperOfClass(b.household.products, 'oxygen-bleach')].flatMap((bleach) =>
+      bleach ? [doseLine(b, bleach, soilColumn, maxLoadKg, false)] : [],
+    );
+    const least = (of: (line: DoseLine) => number): number => Math.min(...lines.map(of));
+    return lines.length === 0 ? noLine : { atNothing: least((x) => x.atNothing), perKg: least((x) => x.perKg) };
+  }
   /** Fill is the larger of mass and volume; over all items that may take part, the one that fills up first bounds a load best. */
   private roomAt(index: number): Rooms {
     const known = this.rooms.get(index);

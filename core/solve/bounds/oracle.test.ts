@@ -76,7 +76,7 @@ describe('L4: worths mended', () => {
         const oracle = new Oracle(Modes.of(inst), one(inst));
         const worth = Float64Array.from(gs, (_, i) => us[i] as number);
         oracle.ask(worth, effort);
-        const mended = oracle.mended(worth);
+        const mended = oracle.mended();
         expect(excess(inst, mended)).toBeLessThanOrEqual(1e-7);
         mended.forEach((u, i) => expect(u).toBeLessThanOrEqual((worth[i] as number) + 1e-12));
       }),

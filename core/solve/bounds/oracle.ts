@@ -48,16 +48,13 @@ export class Oracle {
 
   /** The loads worth most above their cost; parts are divided, the most promising first, until a load of the best part is real or the effort is spent. */
   ask(worth: Float64Array, { divisions, sets: wanted, least, perLoad = 0 }: Question): Answers {
-    this.values.worth = worth;
-    this.values.perLoad = perLoad;
+    this.values.ask(worth, perLoad);
     this.values.least = least;
     this.values.visited = 0;
     const kept: Part[] = [];
     const open: Part[] = [];
-    for (const part of this.parts) {
-      part.value = this.values.valueOf(part);
-      (part.value > least ? open : kept).push(part);
-    }
+    for (const part of this.parts)
+      (this.values.atMost(part) > least && this.values.look(part) > least ? open : kept).push(part);
     const queue = new TinyQueue<Part>(open, (x, y) => y.value - x.value);
     const sets: Answer[] = [];
     let over = least;
@@ -96,8 +93,7 @@ export class Oracle {
       this.handOn(part, next);
       for (const child of next) {
         if (child.base === Infinity) continue;
-        child.value = Math.min(part.value, this.values.valueOf(child));
-        if (child.value > least) queue.push(child);
+        if (this.values.look(child, part.value) > least) queue.push(child);
         else kept.push(child);
       }
     }
@@ -110,15 +106,14 @@ export class Oracle {
     return this.parts.reduce((least, part) => Math.min(least, part.base), Infinity) - giveBackMore;
   }
   /**
-   * L4 of docs/solver.md. Worths that no load exceeds, near the given ones: where a part's loads could be worth more than they cost, the items that gain
+   * L4 of docs/solver.md. Worths that no load exceeds, near those last asked about: where a part's loads could be worth more than they cost, the items that gain
    * in it give back the share that makes up for it. Giving back makes no other part worse, so that one round over the parts is enough.
    */
-  mended(worth: Float64Array, perLoad = 0): Float64Array {
-    this.values.worth = worth.slice();
-    this.values.perLoad = perLoad;
-    this.values.least = 0;
+  mended(): Float64Array {
+    this.values.mend();
+    const { perLoad } = this.values;
     const broken = this.parts
-      .filter((part) => (part.value = this.values.valueOf(part)) > 0)
+      .filter((part) => this.values.atMost(part) > 0 && this.values.look(part) > 0)
       .sort((x, y) => y.value - x.value);
     for (const part of broken) {
       if (this.values.valueOf(part) <= 0 || this.values.valueWithDoses(part) <= 0) continue;
@@ -177,8 +172,7 @@ export class Oracle {
       part = null;
       let most = this.values.least;
       for (const child of next) {
-        child.value = Math.min(from.value, this.values.valueOf(child));
-        if (child.value <= most) continue;
+        if (this.values.look(child, from.value) <= most) continue;
         most = child.value;
         part = child;
       }

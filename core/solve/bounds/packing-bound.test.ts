@@ -71,7 +71,7 @@ const boundOf = (
     out,
     prospects,
     company,
-    { serves: Uint8Array.from(c.serves) } as Mode,
+    { serves: Uint16Array.from(c.serves) } as Mode,
     Float64Array.from(c.room),
     { price, free: c.free, unmet: c.unmet },
     tighten,

@@ -4,7 +4,7 @@
  * Room has its price: any price gives a valid bound. What a load must hold to be real counts even where nobody wants it.
  */
 import { wordsFor, type Company } from './company.ts';
-import type { Mode } from './modes.ts';
+import { mostConditions, type Mode } from './modes.ts';
 
 /** Smaller damages, EUR, are not worth the receiver they use up. */
 const leastSoft = 0.02;
@@ -27,7 +27,7 @@ export class PackingBound {
   private readonly left: Float64Array;
   private readonly alive: Int32Array;
   private readonly harmed: Uint8Array;
-  private readonly due = new Float64Array(8);
+  private readonly due = new Float64Array(mostConditions);
   constructor(n: number) {
     this.left = new Float64Array(n);
     this.harmed = new Uint8Array(n);

@@ -37,6 +37,7 @@ export class PartDivision {
     let worst: Choice | null = null;
     for (const choice of [
       this.sideBySide(part, set),
+      this.rinsed(part, set),
       this.soiled(part, set),
       this.greyed(part, set),
       this.dyed(part, set),
@@ -49,16 +50,40 @@ export class PartDivision {
   }
   /** A filling in which the way of washing would be another. */
   private unreal(part: Part, set: readonly number[]): Choice | null {
-    const { way, unmet, items } = part;
+    const { way, unmet } = part;
     const missing = set.reduce((bits, i) => bits & ~(way.serves[i] as number), unmet);
-    if (missing === 0) return null;
+    if (missing === 0) return this.parts.isTreated(way, set) ? null : this.treatedOtherwise(part, set);
+    const item = this.dearest(part, (i) => ((way.serves[i] as number) & missing) !== 0);
+    return item === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, item) };
+  }
+  /** Cloth that asks for another product, or forbids the bleach: told apart by what changes the treatment of what is held, in the set or, failing that, beside it. */
+  private treatedOtherwise(part: Part, set: readonly number[]): Choice | null {
+    const changes = (i: number): boolean => ((this.parts.cloths[i] as number) & ~part.cloth) !== 0;
+    const item = this.dearest(part, (i) => changes(i) && set.includes(i)) ?? this.dearest(part, changes);
+    return item === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, item) };
+  }
+  /** The item of a part worth most above its cost there, of those that will do. */
+  private dearest({ items, costs }: Part, will: (i: number) => boolean): number | null {
     let most = -Infinity;
-    let item = -1;
+    let item: number | null = null;
     items.forEach((i, k) => {
-      const gain = (this.worth[i] as number) - (part.costs[k] as number);
-      if ((way.serves[i] as number) & missing && gain > most) [most, item] = [gain, i];
+      const gain = (this.worth[i] as number) - (costs[k] as number);
+      if (gain > most && will(i)) [most, item] = [gain, i];
     });
-    return { harm: unrealHarm, parts: () => this.parts.told(part, item) };
+    return item;
+  }
+  /** With a piece that asks for an extra rinse, or without any. */
+  private rinsed(part: Part, set: readonly number[]): Choice | null {
+    const { known, way } = part;
+    if (known.rinsed || !set.some((i) => this.parts.needsRinse(i))) return null;
+    const kg = this.sumOver(set, (x) => x.massKg);
+    return {
+      harm: way.rinse.once + way.rinse.perKg * kg,
+      parts: () => [
+        this.parts.with(part, { rinsed: true }),
+        this.parts.without(part, (i) => this.parts.needsRinse(i)),
+      ],
+    };
   }
   /** A drum that is nearly empty, or not. */
   private nearlyEmpty(part: Part, set: readonly number[]): Choice | null {

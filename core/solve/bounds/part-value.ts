@@ -16,6 +16,8 @@ export class PartValue {
   private readonly knapsack: Knapsack;
   readonly offer: Offer;
   worth: Float64Array;
+  /** Those last asked about. */
+  private asked: Float64Array;
   /** What any load at all is worth, EUR. */
   perLoad = 0;
   /** Values up to this, EUR, are of no interest. */
@@ -29,6 +31,7 @@ export class PartValue {
     const n = parts.inst.items.length;
     this.parts = parts;
     this.worth = new Float64Array(n);
+    this.asked = this.worth;
     this.offer = {
       items: new Int16Array(n),
       most: new Int16Array(n),
@@ -55,8 +58,15 @@ export class PartValue {
     return filled;
   }
   /** What must be in a load, and is not held, costs something where nothing of it is wanted. */
-  private penaltyOf({ unmet, way, items }: Part): number {
+  private penaltyOf({ unmet, way, items, untreated, cloth }: Part): number {
     let penalty = 0;
+    if (untreated) {
+      // Something has to join that changes the treatment of what is held.
+      penalty = Infinity;
+      for (let k = 0; k < items.length && penalty > 0; k++)
+        if ((this.parts.cloths[items[k] as number] as number) & ~cloth)
+          penalty = Math.min(penalty, Math.max(0, -(this.offer.gains[k] as number)));
+    }
     for (let bit = 1; bit <= unmet; bit <<= 1) {
       if (!(unmet & bit)) continue;
       let least = Infinity;
@@ -81,6 +91,40 @@ export class PartValue {
       if (gain > 0) wanted += gain * (most[k] as number);
     }
     return wanted;
+  }
+  /** Mend a copy of the worths asked about. */
+  mend(): void {
+    this.worth = this.asked.slice();
+    this.least = 0;
+  }
+  /** The worths from now on; every region grows by what they let a load of it be worth more at most. */
+  ask(worth: Float64Array, perLoad: number): void {
+    const { offer, knapsack } = this;
+    for (const region of this.parts.regions.values()) {
+      const { room, items, most, order } = region;
+      offer.items = items;
+      offer.most = most;
+      offer.order = order;
+      offer.count = items.length;
+      for (let k = 0; k < items.length; k++) {
+        const i = items[k] as number;
+        offer.gains[k] = Math.max(0, (worth[i] as number) - (this.asked[i] as number));
+      }
+      region.grown += knapsack.divided(offer, room, this.parts.full) + perLoad - this.perLoad;
+    }
+    this.asked = worth;
+    this.worth = worth;
+    this.perLoad = perLoad;
+  }
+  /** What a part is worth at most by what was known of it when it was last looked at. */
+  atMost({ value, grown, region }: Part): number {
+    return value + region.grown - grown;
+  }
+  /** Look at a part; a load of it is worth no more than `most` by what is known from elsewhere. */
+  look(part: Part, most = Infinity): number {
+    part.value = Math.min(most, this.valueOf(part));
+    part.grown = part.region.grown;
+    return part.value;
   }
   valueOf(part: Part): number {
     const wanted = this.gainsOf(part) - this.baseOf(part);

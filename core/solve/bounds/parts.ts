@@ -4,13 +4,14 @@
  */
 import { bleedLimits } from '../../colour/bleed.ts';
 import { judgement, usePriceOf } from '../../cost/judgement.ts';
-import { quality } from '../../price/bits.ts';
+import { duty, quality } from '../../price/bits.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import { dyeDamage } from '../../price/dye-view.ts';
 import { easyIronShirts, type Basket, type PieceNumbers } from '../../price/basket.ts';
 import type { Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
 import type { Mode, Modes } from './modes.ts';
+import { anyTreatment } from './treatments.ts';
 import { companiesOf } from './walls.ts';
 
 /**
@@ -25,7 +26,17 @@ export interface Answer {
 /** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
 export interface Way extends Pick<
   Mode,
-  'index' | 'base' | 'leastCost' | 'room' | 'otherRoom' | 'mixedRoom' | 'serves' | 'conditions'
+  | 'index'
+  | 'base'
+  | 'leastCost'
+  | 'room'
+  | 'otherRoom'
+  | 'mixedRoom'
+  | 'serves'
+  | 'conditions'
+  | 'treatments'
+  | 'treatment'
+  | 'rinse'
 > {
   setting: Setting;
   caught: boolean;
@@ -47,8 +58,19 @@ export interface Known {
   giver: Int32Array;
   /** The same of the second strongest, which tints the strongest. */
   second: Float64Array;
+  /** One of them asks for an extra rinse. */
+  rinsed: boolean;
   /** How full the drum is: any way, nearly empty, or more than that. */
   filled: 'any' | 'little' | 'more';
+}
+/** A setting and a company, in whose loads all parts lie that it is divided into. */
+interface Region {
+  room: Float64Array;
+  items: Int16Array;
+  most: Int16Array;
+  order: Int16Array;
+  /** How much what a load of it is worth has grown at most, over all questions so far. */
+  grown: number;
 }
 /** A part of the search: loads in one way of washing, of some items, with something known of them. */
 export interface Part {
@@ -67,8 +89,14 @@ export interface Part {
   order: Int16Array;
   /** What any load of the part costs at least. */
   base: number;
-  /** Most that a load of the part can be worth above its cost, with the worths asked last; rough where prices of masses can lower it. */
+  region: Region;
+  /** Cloth of what is held, and whether it would not be treated as supposed by itself. */
+  cloth: number;
+  untreated: boolean;
+  /** Most that a load of the part could be worth above its cost when it was last looked at; rough where prices of masses can lower it. */
   value: number;
+  /** How much its region had grown then. */
+  grown: number;
   rough: boolean;
   /** Sets that were found in it. */
   answers: Answer[];
@@ -100,6 +128,9 @@ export class Parts {
   readonly dosesKg: readonly Float64Array[];
   /** Room that shirts take of the few that come out smooth; null where nobody asks for that. */
   private readonly shirtRoom: Float64Array | null;
+  /** Cloth of each item. */
+  readonly cloths: Int32Array;
+  readonly regions = new Map<number, Region>();
   private readonly measures = new Map<Float64Array, Float64Array[]>();
   private readonly widest = new Map<Float64Array, Float64Array>();
 
@@ -108,6 +139,7 @@ export class Parts {
     this.inst = modes.inst;
     this.b = this.inst.basket;
     this.full = modes.full;
+    this.cloths = modes.cloths;
     this.most = most;
     const sum = (of: (p: PieceNumbers) => number): Float64Array =>
       Float64Array.from(this.bring, (pieces) => pieces.reduce((t, p) => t + of(p), 0));
@@ -131,6 +163,7 @@ export class Parts {
       strength: new Float64Array(this.b.dyeGroups),
       giver: new Int32Array(this.b.dyeGroups).fill(-1),
       second: new Float64Array(this.b.dyeGroups),
+      rinsed: false,
       filled: 'any',
     };
     const outlines = this.outlines(modes);
@@ -144,20 +177,7 @@ export class Parts {
     const known = new Map<number, Way>();
     for (const m of modes.list) {
       const setting = this.b.settings[m.index] as Setting;
-      const { index, base, leastCost, room, otherRoom, mixedRoom, supposed, serves, conditions } = m;
-      const mode: Way = {
-        index,
-        base,
-        leastCost,
-        room,
-        otherRoom,
-        mixedRoom,
-        serves,
-        conditions,
-        setting,
-        caught: supposed.caught,
-        modes: [],
-      };
+      const mode: Way = { ...m, setting, caught: m.supposed.caught, modes: [] };
       const outline = known.get(m.index);
       if (!outline) {
         known.set(m.index, {
@@ -165,11 +185,16 @@ export class Parts {
           leastCost: m.leastCost.slice(),
           caught: this.b.catcher !== null,
           conditions: 0,
+          treatment: anyTreatment,
           modes: [mode],
         });
         continue;
       }
       outline.base = Math.min(outline.base, m.base);
+      outline.rinse = {
+        once: Math.min(outline.rinse.once, m.rinse.once),
+        perKg: Math.min(outline.rinse.perKg, m.rinse.perKg),
+      };
       outline.modes.push(mode);
       for (let i = 0; i < m.leastCost.length; i++)
         outline.leastCost[i] = Math.min(outline.leastCost[i] as number, m.leastCost[i] as number);
@@ -185,9 +210,25 @@ export class Parts {
     let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
     if (known.filled === 'little' && way.setting.method === 'machine')
       cost -= (judgement.emptyDrum.most / judgement.emptyDrum.belowFill) * (this.widestOf(way)[i] as number);
+    if (known.rinsed) for (const x of this.bring[i] as PieceNumbers[]) cost += way.rinse.perKg * x.massKg;
     if (greyShare > 0 || soilShare > 0)
       for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * soilShare;
     return cost;
+  }
+  /** The region of a setting and a company is made with its first part, which holds all others. */
+  private regionOf({ index, room }: Way, company: number, items: readonly number[], most: readonly number[]): Region {
+    const key = index * mostCompanies + company;
+    const known = this.regions.get(key);
+    if (known) return known;
+    const fresh = {
+      room,
+      items: Int16Array.from(items),
+      most: Int16Array.from(most),
+      order: new Int16Array(items.length),
+      grown: 0,
+    };
+    this.regions.set(key, fresh);
+    return fresh;
   }
   partOf(way: Way, company: number, known: Known, may: Iterable<number>, held: readonly number[] = []): Part {
     const items: number[] = [];
@@ -197,10 +238,14 @@ export class Parts {
     // What may come to so much in all leaves so much beside what is held.
     const left = known.doses.map(({ high }, k) => high - this.heldKg(held, k));
     const nothing = heldCosts.includes(Infinity) || left.some((kg) => kg < -hairKg);
+    const cloth = held.reduce((bits, i) => bits | (this.cloths[i] as number), 0);
+    const { treatments, treatment } = way;
+    const any = treatment === anyTreatment;
     for (const i of nothing ? [] : may) {
       const more = held.reduce((n, h) => (h === i ? n - 1 : n), this.most[i] as number);
       if (more === 0) continue;
       if (left.some((kg, k) => (this.dosesKg[k]?.[i] ?? 0) > kg + hairKg)) continue;
+      if (!any && !(treatments.reach(cloth | (this.cloths[i] as number)) & treatment)) continue;
       const cost = this.costOf(way, known, i);
       if (cost === Infinity) continue;
       items.push(i);
@@ -211,7 +256,11 @@ export class Parts {
     for (const i of held) unmet &= ~(way.serves[i] as number);
     let meetable = 0;
     if (unmet !== 0) for (const i of items) meetable |= way.serves[i] as number;
-    const empty = nothing || (unmet & ~meetable) !== 0;
+    const untreated = !any && held.length > 0 && treatments.of(cloth) !== treatment;
+    const astray =
+      untreated &&
+      (!(treatments.reach(cloth) & treatment) || items.every((i) => (cloth | (this.cloths[i] as number)) === cloth));
+    const empty = nothing || astray || (unmet & ~meetable) !== 0;
     const drum = known.filled === 'little' && way.setting.method === 'machine' ? judgement.emptyDrum.most : 0;
     return {
       way,
@@ -224,8 +273,14 @@ export class Parts {
       most: Int16Array.from(most),
       costs: Float64Array.from(costs),
       order: new Int16Array(items.length),
-      base: empty ? Infinity : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum,
+      base: empty
+        ? Infinity
+        : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum + (known.rinsed ? way.rinse.once : 0),
+      region: this.regionOf(way, company, items, most),
+      cloth,
+      untreated,
       value: Infinity,
+      grown: 0,
       rough: false,
       answers: [],
     };
@@ -312,6 +367,7 @@ export class Parts {
       cost += n * (costs[k] as number);
     }
     if (set.reduce((bits, i) => bits & ~(way.serves[i] as number), part.unmet) !== 0) return Infinity;
+    if (!this.isTreated(way, set)) return Infinity;
     const total = (of: Float64Array): number => set.reduce((t, i) => t + (of[i] as number), 0);
     if (known.doses.some((d, k) => d.high < Infinity && total(this.dosesKg[k] as Float64Array) > d.high + hairKg))
       return Infinity;
@@ -320,6 +376,16 @@ export class Parts {
     if (known.filled === 'little') return total(way.room) > belowFill + hairRoom ? Infinity : cost;
     const missing = Math.max(0, belowFill - total(this.widestOf(way)));
     return known.filled === 'any' ? cost + (emptyPrice * missing) / belowFill : missing > hairRoom ? Infinity : cost;
+  }
+  /** Whether a set gets the product and the bleach that its way supposes. */
+  isTreated({ treatments, treatment }: Way, set: readonly number[]): boolean {
+    return (
+      treatment === anyTreatment ||
+      treatments.of(set.reduce((bits, i) => bits | (this.cloths[i] as number), 0)) === treatment
+    );
+  }
+  needsRinse(i: number): boolean {
+    return (this.bring[i] as PieceNumbers[]).some((x) => (x.duties & duty.extraRinse) !== 0);
   }
   /** The same part with something more known, or with some items shut out. */
   with({ way, company, known, items, held }: Part, more: Partial<Known>): Part {
@@ -352,6 +418,7 @@ export class Parts {
       {
         ...known,
         uses: known.uses | this.usesOf(item),
+        rinsed: known.rinsed || this.needsRinse(item),
         doses: known.doses.map((d, k) => ({ ...d, low: Math.max(d.low, this.heldKg(held, k)) })),
         strength,
         giver,
