@@ -180,7 +180,9 @@ export class Modes {
     ].sort();
     const catchers = b.catcher ? [false, true] : [false];
     return b.settings.flatMap((setting, index) => {
-      const cloths = [...new Set(items.flatMap((item, i) => (this.may(item.pieces, index) ? [this.cloths[i] as number] : [])))];
+      const cloths = [
+        ...new Set(items.flatMap((item, i) => (this.may(item.pieces, index) ? [this.cloths[i] as number] : []))),
+      ];
       if (cloths.length === 0) return [];
       const treatments = new Treatments(b, index, cloths);
       const admitted = admissions(setting);

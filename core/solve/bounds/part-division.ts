@@ -79,10 +79,7 @@ export class PartDivision {
     const kg = this.sumOver(set, (x) => x.massKg);
     return {
       harm: way.rinse.once + way.rinse.perKg * kg,
-      parts: () => [
-        this.parts.with(part, { rinsed: true }),
-        this.parts.without(part, (i) => this.parts.needsRinse(i)),
-      ],
+      parts: () => [this.parts.with(part, { rinsed: true }), this.parts.without(part, (i) => this.parts.needsRinse(i))],
     };
   }
   /** A drum that is nearly empty, or not. */

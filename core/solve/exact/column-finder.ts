@@ -282,7 +282,7 @@ export class ColumnFinder implements ColumnSource {
       take,
       cutAt: Infinity,
     };
-    this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions);
+    this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions, 0);
     return { visited: nodes - dive.nodesLeft, cutAt: dive.cutAt };
   }
 
@@ -397,8 +397,11 @@ export class ColumnFinder implements ColumnSource {
     real: number,
     filled: number,
     unmet: number,
+    cloth: number,
   ): void {
     const { mode, company, worth, room } = dive;
+    const { treatments, treatment } = mode;
+    const { cloths } = this.modes;
     const { basket: b, items } = this.inst;
     const { words, full, chosen, set } = this;
     const level = this.level(depth);
@@ -449,6 +452,8 @@ export class ColumnFinder implements ColumnSource {
         return;
       }
       if (filled + (room[i] as number) > full) continue;
+      const joined = cloth | (cloths[i] as number);
+      if (joined !== cloth && !(treatments.reach(joined) & treatment)) continue;
       dive.nodesLeft--;
       const next = this.level(depth + 1);
       const pieces = items[i]?.pieces ?? [];
@@ -483,13 +488,17 @@ export class ColumnFinder implements ColumnSource {
           const j = candidates[q] as number;
           if (
             (company.exclusive[i * words + (j >> 5)] as number) & (1 << (j & 31)) ||
-            taken + (room[j] as number) > full
+            taken + (room[j] as number) > full ||
+            (joined !== cloth && !(treatments.reach(joined | (cloths[j] as number)) & treatment))
           )
             continue;
           next.candidates[rest++] = j;
         }
-        if (rest > 0) this.prospects(dive, level, next, rest, grew);
-        if (rest > 0) this.visit(dive, depth + 1, rest, separable, bounds.costAtLeast - worths, taken, unmet & ~meets);
+        if (rest > 0) {
+          this.prospects(dive, level, next, rest, grew);
+          const atLeast = bounds.costAtLeast - worths;
+          this.visit(dive, depth + 1, rest, separable, atLeast, taken, unmet & ~meets, joined);
+        }
       }
       chosen.pop();
       set.length = before;
