@@ -8,6 +8,7 @@ import { artificialCost, leastOver, RestrictedMaster } from '../simplex.ts';
 import { shareWorth, solitaryWorth } from './dual-bounds.ts';
 import type { Modes } from './modes.ts';
 import { Oracle } from './oracle.ts';
+import type { Answer } from './parts.ts';
 
 export interface GenerationEffort {
   rounds: number;
@@ -21,6 +22,8 @@ export interface GenerationEffort {
 interface Column {
   kinds: readonly number[];
   now: () => number;
+  /** What the oracle answered, and what it really costs; null for a load that stands for itself. */
+  charged: { answer: Answer; real: number } | null;
 }
 
 /** Worths of the kinds and of any load, and the bound that they prove. */
@@ -43,6 +46,10 @@ const nearShare = 1e-3;
 /** The bound has settled when so many rounds raise it by less than this share. */
 const settledAfter = 10;
 const settledShare = 5e-4;
+/** Loads in use are told apart so many times before the oracle is asked, from this share on, while they lack more than this of their cost, EUR. */
+const mostRefined = 10;
+const leastUsed = 0.05;
+const refinedLack = 0.02;
 /** A number of loads nearer to a whole one is not branched on. */
 const leastFraction = 0.02;
 
@@ -83,7 +90,7 @@ export class Generation {
     const key = kinds.join(',');
     if (load && !this.real.has(key)) {
       this.real.add(key);
-      this.columns.push({ kinds, now: () => load.cost });
+      this.columns.push({ kinds, now: () => load.cost, charged: null });
     }
     return load && load.cost;
   }
@@ -135,7 +142,7 @@ export class Generation {
     let settled = { bound: from.bound, round: 0 };
     let stopped = false;
     for (let round = 0; round < effort.rounds && !stopped && centre.bound < cost; round++) {
-      const { duals, perLoad } = master.optimise(this.oracle.leastBase);
+      const { duals, perLoad } = this.refined(master);
       const relaxed = this.valueOf(duals) + master.worthOfNumber(perLoad);
       if (relaxed - centre.bound < nearShare * Math.abs(relaxed)) break;
       const back = smoothing[Math.min(idle, smoothing.length - 1)] as number;
@@ -158,7 +165,8 @@ export class Generation {
         const real = this.addReal(kinds);
         if (kinds.reduce((t, k) => t + (duals[k] as number), perLoad) - answer.cost > leastOver) added++;
         // A load that cannot be washed so, or costs more, stands in the relaxation for what the oracle charges.
-        if (real === null || real > answer.cost) this.columns.push({ kinds, now: () => answer.cost });
+        if (real === null || real > answer.cost)
+          this.columns.push({ kinds, now: () => answer.cost, charged: { answer, real: real ?? Infinity } });
       }
       idle = added === 0 ? idle + 1 : 0;
       if (centre.bound > settled.bound + settledShare * Math.abs(centre.bound))
@@ -171,6 +179,19 @@ export class Generation {
       if (risen && round - settled.round >= settledAfter) break;
     }
     return { ...centre, loads: master.loads(), stopped };
+  }
+  /** The relaxation, once the loads in use are charged what the oracle can tell of them. */
+  private refined(master: Master): { duals: Float64Array; perLoad: number } {
+    for (let time = 0; ; time++) {
+      const optimum = master.optimise(this.oracle.leastBase);
+      if (time === mostRefined) return optimum;
+      const lacking = master
+        .used()
+        .flatMap(({ charged }) =>
+          charged && charged.answer.cost < charged.real - refinedLack ? [charged.answer] : [],
+        );
+      if (this.oracle.refine(lacking) === 0) return optimum;
+    }
   }
   /** What a master takes over. */
   get relaxed(): { columns: readonly Column[]; begin: readonly string[] } {
@@ -187,6 +208,7 @@ class Master {
   private readonly isLoad = new Set<number>();
   /** Of each load of the generation, its index here. */
   private readonly indices: number[] = [];
+  private readonly indexed = new Map<number, number>();
   private begun = false;
   constructor(generation: Generation, limit: { least?: number; most?: number } | null) {
     this.generation = generation;
@@ -213,6 +235,7 @@ class Master {
       if (x < this.indices.length) return this.master.reprice(this.indices[x] as number, cost);
       const index = this.master.add({ rows: this.limit ? [...kinds, this.kinds] : kinds, cost });
       this.isLoad.add(index);
+      this.indexed.set(index, this.indices.length);
       this.indices.push(index);
       const key = kinds.join(',');
       if (!first.has(key)) first.set(key, index);
@@ -230,6 +253,14 @@ class Master {
   }
   worthOfNumber(perLoad: number): number {
     return this.limit ? perLoad * (this.limit.least ?? this.limit.most ?? 0) : 0;
+  }
+  /** The loads in use. */
+  used(): Column[] {
+    const columns = this.generation.relaxed.columns;
+    return this.master.solution().flatMap(({ index, share }) => {
+      const at = this.indexed.get(index);
+      return at === undefined || share < leastUsed ? [] : [columns[at] as Column];
+    });
   }
   /** How many loads the relaxation has. */
   loads(): number {

@@ -28,6 +28,8 @@ export interface Question {
 
 /** Below this the modes of a setting are told apart before what they harm. */
 const outlineHarm = 0.6;
+/** Harm of a set in use from which on it is told apart, EUR. */
+const refinedHarm = 0.005;
 /** A hair more is given back than rounding could hide. */
 const giveBackMore = 1e-9;
 
@@ -37,6 +39,8 @@ export class Oracle {
   private readonly division: PartDivision;
   /** Every load is in one of these. */
   private parts: Part[];
+  /** What any load costs at least, a hair less: the dual of the number of loads has to stay below it. */
+  readonly leastBase: number;
 
   /** `most` = how many of each item there are. */
   constructor(modes: Modes, most: readonly number[]) {
@@ -44,6 +48,7 @@ export class Oracle {
     this.values = new PartValue(this.made);
     this.division = new PartDivision(this.made);
     this.parts = this.made.all(modes);
+    this.leastBase = this.parts.reduce((least, part) => Math.min(least, part.base), Infinity) - giveBackMore;
   }
 
   /** The loads worth most above their cost; parts are divided, the most promising first, until a load of the best part is real or the effort is spent. */
@@ -54,7 +59,8 @@ export class Oracle {
     const kept: Part[] = [];
     const open: Part[] = [];
     for (const part of this.parts)
-      (this.values.atMost(part) > least && this.values.look(part) > least ? open : kept).push(part);
+      if (part.base < Infinity)
+        (this.values.atMost(part) > least && this.values.look(part) > least ? open : kept).push(part);
     const queue = new TinyQueue<Part>(open, (x, y) => y.value - x.value);
     const sets: Answer[] = [];
     let over = least;
@@ -101,9 +107,22 @@ export class Oracle {
     this.parts = [...kept, ...queue.data];
     return { sets, over, visited: this.values.visited };
   }
-  /** The least base of the parts, a hair less: the dual of the number of loads has to stay below it. */
-  get leastBase(): number {
-    return this.parts.reduce((least, part) => Math.min(least, part.base), Infinity) - giveBackMore;
+  /** Divide the parts of some answers on what those would do or be beyond what they are charged; returns how many. */
+  refine(answers: readonly Answer[]): number {
+    let divided = 0;
+    for (const { part, items } of answers) {
+      if (!part || part.base === Infinity) continue;
+      const children =
+        this.division.choose(part, items, this.values.worth, refinedHarm)?.parts() ??
+        (part.way.modes.length > 0 ? this.made.byModes(part) : null);
+      if (!children) continue;
+      this.handOn(part, children);
+      // Its loads lie in the new parts: it is left out when the parts are next gone through.
+      part.base = Infinity;
+      this.parts.push(...children);
+      divided++;
+    }
+    return divided;
   }
   /**
    * L4 of docs/solver.md. Worths that no load exceeds, near those last asked about: where a part's loads could be worth more than they cost, the items that gain
@@ -148,8 +167,10 @@ export class Oracle {
       seen.add(key);
       const found = this.follow(part);
       if (!found) continue;
-      sets.push(found);
+      // The parts on the way to it are not kept.
+      found.part = part;
       part.answers.push(found);
+      sets.push(found);
     }
     return sets;
   }
@@ -157,12 +178,12 @@ export class Oracle {
   private handOn({ answers }: Part, parts: readonly Part[]): void {
     for (const answer of answers) {
       answer.cost = Infinity;
-      let into: Part | null = null;
+      answer.part = null;
       for (const part of parts) {
         const cost = this.made.chargeOf(part, answer.items);
-        if (cost < answer.cost) [answer.cost, into] = [cost, part];
+        if (cost < answer.cost) [answer.cost, answer.part] = [cost, part];
       }
-      into?.answers.push(answer);
+      answer.part?.answers.push(answer);
     }
   }
   private follow(from: Part): Answer | null {
@@ -189,6 +210,6 @@ export class Oracle {
     if (choice && (way.modes.length === 0 || choice.harm > outlineHarm)) return choice.parts();
     if (way.modes.length > 0) return this.made.byModes(part);
     const cost = this.made.chargeOf(part, set);
-    return cost < Infinity ? { items: set, cost } : null;
+    return cost < Infinity ? { items: set, cost, part } : null;
   }
 }

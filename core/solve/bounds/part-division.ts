@@ -19,6 +19,8 @@ export interface Choice {
 const smallHarm = 0.03;
 /** A filling that is none of the way counts like harm of so much. */
 const unrealHarm = 1;
+/** A filling that is too full counts at least so much, however little it is too full. */
+const overfullHarm = 0.1;
 /** Masses nearer than this, kg, are not told apart. */
 const leastDoseKg = 0.02;
 /** A stronger giver speaks for its group from this ratio on. */
@@ -27,13 +29,16 @@ const clearlyStronger = 1.1;
 export class PartDivision {
   private readonly parts: Parts;
   private worth: Float64Array;
+  /** Harm up to this, EUR, is not told apart. */
+  private least = smallHarm;
   constructor(parts: Parts) {
     this.parts = parts;
     this.worth = new Float64Array(parts.inst.items.length);
   }
   /** The worst of a set's harm that its part has not charged, and the two parts that tell it apart. */
-  choose(part: Part, set: readonly number[], worth: Float64Array): Choice | null {
+  choose(part: Part, set: readonly number[], worth: Float64Array, least = smallHarm): Choice | null {
     this.worth = worth;
+    this.least = least;
     let worst: Choice | null = null;
     for (const choice of [
       this.sideBySide(part, set),
@@ -45,12 +50,16 @@ export class PartDivision {
       this.unreal(part, set),
       this.nearlyEmpty(part, set),
     ])
-      if (choice && choice.harm > smallHarm && choice.harm > (worst?.harm ?? 0)) worst = choice;
+      if (choice && choice.harm > least && choice.harm > (worst?.harm ?? 0)) worst = choice;
     return worst;
   }
   /** A filling in which the way of washing would be another. */
   private unreal(part: Part, set: readonly number[]): Choice | null {
     const { way, unmet } = part;
+    if (this.parts.beats(way, set)) {
+      const bulky = this.dearest(part, (i) => set.includes(i) && this.parts.isBulky(i));
+      return bulky === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, bulky) };
+    }
     const missing = set.reduce((bits, i) => bits & ~(way.serves[i] as number), unmet);
     if (missing === 0) return this.parts.isTreated(way, set) ? null : this.treatedOtherwise(part, set);
     const item = this.dearest(part, (i) => ((way.serves[i] as number) & missing) !== 0);
@@ -101,7 +110,8 @@ export class PartDivision {
       const item = total > this.parts.full + hairRoom ? this.largest(part, among, measure) : null;
       if (item === null) return null;
       const gain = set.reduce((t, i) => t + (this.worth[i] as number), 0);
-      return { harm: gain * (1 - this.parts.full / total), parts: () => this.parts.told(part, item) };
+      const harm = Math.max(overfullHarm, gain * (1 - this.parts.full / total));
+      return { harm, parts: () => this.parts.told(part, item) };
     };
     for (const measure of this.parts.roomsOf(part)) {
       const choice = over(measure, set);
@@ -129,7 +139,7 @@ export class PartDivision {
     const mask = set.reduce((m, i) => m | this.parts.usesOf(i), known.uses);
     const now = priceOf(known.uses);
     const harm = priceOf(mask) - now;
-    if (harm <= smallHarm) return null;
+    if (harm <= this.least) return null;
     const worthOf = (bit: number): number =>
       set.reduce((t, i) => t + (this.parts.usesOf(i) & bit ? (this.worth[i] as number) : 0), 0);
     const weight = (bit: number): number =>
@@ -174,7 +184,7 @@ export class PartDivision {
     );
     const { low } = part.known.doses[k] as Dose;
     const harm = (this.sumOver(set, harmOf) * (kg - Math.min(full, low))) / full;
-    if (harm <= smallHarm) return null;
+    if (harm <= this.least) return null;
     return low > 0 ? this.dosed(part, k, set, kg, harm) : this.none(part, k, this.leastOf(part, kgOf), harm);
   }
   /** With some of what harms by its mass, or with none. */
@@ -250,7 +260,7 @@ export class PartDivision {
         by[g] = (by[g] as number) + tint * tint * Math.min(1, (kg[g] as number) / bleedLimits.referenceLoadKg);
       }
     }
-    if (harm <= smallHarm) return null;
+    if (harm <= this.least) return null;
     const g = by.reduce((x, v, k) => (v > (by[x] as number) ? k : x), 0);
     const i = giver[g] as number;
     if (i < 0) return null;

@@ -21,6 +21,8 @@ import { companiesOf } from './walls.ts';
 export interface Answer {
   readonly items: readonly number[];
   cost: number;
+  /** The part it lies in; null once it lies in none. */
+  part: Part | null;
 }
 
 /** A mode, or what any mode of a setting costs at least: then with the modes it stands for. */
@@ -116,6 +118,22 @@ export const grey = 0;
 export const soil = 1;
 export const firstDye = 2;
 
+/** Bulk beside what suffers from it, in a drum (a rule of the whole load). */
+const crowd = { bulky: 1, tender: 2 } as const;
+const crowdOf = ({ duties }: PieceNumbers): number =>
+  (duties & duty.bulk ? crowd.bulky : 0) | (duties & duty.bulkSuffers ? crowd.tender : 0);
+/** Of the loads of a way, what is known of them as what it adds to the cost of any item. */
+interface Charges {
+  way: Way;
+  known: Known;
+  /** Dyes are known. */
+  dyed: boolean;
+  greyShare: number;
+  soilShare: number;
+  /** What room taken saves in a nearly empty drum. */
+  perRoom: number;
+}
+
 export class Parts {
   readonly inst: Instance;
   readonly b: Basket;
@@ -130,6 +148,8 @@ export class Parts {
   private readonly shirtRoom: Float64Array | null;
   /** Cloth of each item. */
   readonly cloths: Int32Array;
+  /** Which items are bulk, or suffer from it. */
+  private readonly crowds: Int32Array;
   readonly regions = new Map<number, Region>();
   private readonly measures = new Map<Float64Array, Float64Array[]>();
   private readonly widest = new Map<Float64Array, Float64Array>();
@@ -140,6 +160,9 @@ export class Parts {
     this.b = this.inst.basket;
     this.full = modes.full;
     this.cloths = modes.cloths;
+    this.crowds = Int32Array.from(this.inst.items, ({ pieces }) =>
+      pieces.reduce((bits, p) => bits | crowdOf(this.b.pieces[p] as PieceNumbers), 0),
+    );
     this.most = most;
     const sum = (of: (p: PieceNumbers) => number): Float64Array =>
       Float64Array.from(this.bring, (pieces) => pieces.reduce((t, p) => t + of(p), 0));
@@ -201,15 +224,25 @@ export class Parts {
     }
     return [...known.values()];
   }
+  /** What is known of the loads of a way, as what it adds to the cost of any item. */
+  private chargesOf(way: Way, known: Known): Charges {
+    const { doses, strength, filled } = known;
+    const little = filled === 'little' && way.setting.method === 'machine';
+    return {
+      way,
+      known,
+      dyed: strength.some((x) => x > 0),
+      greyShare: Math.min(1, (doses[grey] as Dose).low / fullGreyKg(way.setting)),
+      soilShare: Math.min(1, (doses[soil] as Dose).low / judgement.resoiling.fullFromKg),
+      perRoom: little ? judgement.emptyDrum.most / judgement.emptyDrum.belowFill : 0,
+    };
+  }
   /** What an item costs at least in the loads of a way, with the harm that is known. */
-  private costOf(way: Way, known: Known, i: number): number {
+  private costOf({ way, known, dyed, greyShare, soilShare, perRoom }: Charges, i: number): number {
     const least = way.leastCost[i] as number;
     if (least === Infinity) return Infinity;
-    const greyShare = Math.min(1, (known.doses[grey] as Dose).low / fullGreyKg(way.setting));
-    const soilShare = Math.min(1, (known.doses[soil] as Dose).low / judgement.resoiling.fullFromKg);
-    let cost = least + (known.strength.some((x) => x > 0) ? this.dyeHarm(way, known, i) : 0);
-    if (known.filled === 'little' && way.setting.method === 'machine')
-      cost -= (judgement.emptyDrum.most / judgement.emptyDrum.belowFill) * (this.widestOf(way)[i] as number);
+    let cost = least + (dyed ? this.dyeHarm(way, known, i) : 0);
+    if (perRoom > 0) cost -= perRoom * (this.widestOf(way)[i] as number);
     if (known.rinsed) for (const x of this.bring[i] as PieceNumbers[]) cost += way.rinse.perKg * x.massKg;
     if (greyShare > 0 || soilShare > 0)
       for (const x of this.bring[i] as PieceNumbers[]) cost += x.greyEur * greyShare + x.soilEur * soilShare;
@@ -231,51 +264,53 @@ export class Parts {
     return fresh;
   }
   partOf(way: Way, company: number, known: Known, may: Iterable<number>, held: readonly number[] = []): Part {
+    const charges = this.chargesOf(way, known);
+    const heldCosts = held.map((i) => this.costOf(charges, i));
+    const inHeld = (of: Int32Array): number => held.reduce((bits, i) => bits | (of[i] as number), 0);
+    const cloth = inHeld(this.cloths);
+    // What may come to so much in all leaves so much beside what is held.
+    const limits = known.doses.flatMap(({ high }, k) =>
+      high < Infinity ? [{ kgOf: this.dosesKg[k] as Float64Array, left: high - this.heldKg(held, k) }] : [],
+    );
+    // Bulk and what suffers from it share no drum.
+    const crowds = way.setting.method === 'machine' ? inHeld(this.crowds) : 0;
+    const shut = (crowds & crowd.bulky ? crowd.tender : 0) | (crowds & crowd.tender ? crowd.bulky : 0);
+    const nothing = heldCosts.includes(Infinity) || limits.some(({ left }) => left < -hairKg) || (crowds & shut) !== 0;
     const items: number[] = [];
     const most: number[] = [];
     const costs: number[] = [];
-    const heldCosts = held.map((i) => this.costOf(way, known, i));
-    // What may come to so much in all leaves so much beside what is held.
-    const left = known.doses.map(({ high }, k) => high - this.heldKg(held, k));
-    const nothing = heldCosts.includes(Infinity) || left.some((kg) => kg < -hairKg);
-    const cloth = held.reduce((bits, i) => bits | (this.cloths[i] as number), 0);
     const { treatments, treatment } = way;
     const any = treatment === anyTreatment;
     for (const i of nothing ? [] : may) {
-      const more = held.reduce((n, h) => (h === i ? n - 1 : n), this.most[i] as number);
+      if ((this.crowds[i] as number) & shut) continue;
+      let more = this.most[i] as number;
+      for (const h of held) if (h === i) more--;
       if (more === 0) continue;
-      if (left.some((kg, k) => (this.dosesKg[k]?.[i] ?? 0) > kg + hairKg)) continue;
+      if (limits.some(({ kgOf, left }) => (kgOf[i] as number) > left + hairKg)) continue;
       if (!any && !(treatments.reach(cloth | (this.cloths[i] as number)) & treatment)) continue;
-      const cost = this.costOf(way, known, i);
+      const cost = this.costOf(charges, i);
       if (cost === Infinity) continue;
       items.push(i);
       most.push(more);
       costs.push(cost);
     }
-    let unmet = way.conditions;
-    for (const i of held) unmet &= ~(way.serves[i] as number);
-    let meetable = 0;
-    if (unmet !== 0) for (const i of items) meetable |= way.serves[i] as number;
     const untreated = !any && held.length > 0 && treatments.of(cloth) !== treatment;
-    const astray =
-      untreated &&
-      (!(treatments.reach(cloth) & treatment) || items.every((i) => (cloth | (this.cloths[i] as number)) === cloth));
-    const empty = nothing || astray || (unmet & ~meetable) !== 0;
+    const astray = untreated && !(treatments.reach(cloth) & treatment);
     const drum = known.filled === 'little' && way.setting.method === 'machine' ? judgement.emptyDrum.most : 0;
-    return {
+    const rinse = known.rinsed ? way.rinse.once : 0;
+    const uses = usePriceOf(known.uses, way.setting.temperatureC, 0);
+    return this.unlessEmpty({
       way,
       company,
       known,
-      unmet,
+      unmet: way.conditions & ~held.reduce((bits, i) => bits | (way.serves[i] as number), 0),
       held,
       heldCosts,
       items: Int16Array.from(items),
       most: Int16Array.from(most),
       costs: Float64Array.from(costs),
       order: new Int16Array(items.length),
-      base: empty
-        ? Infinity
-        : way.base + usePriceOf(known.uses, way.setting.temperatureC, 0) + drum + (known.rinsed ? way.rinse.once : 0),
+      base: nothing || astray ? Infinity : way.base + uses + drum + rinse,
       region: this.regionOf(way, company, items, most),
       cloth,
       untreated,
@@ -283,7 +318,37 @@ export class Parts {
       grown: 0,
       rough: false,
       answers: [],
-    };
+    });
+  }
+  /** A part is empty, too, where nothing is left that would meet a condition, or change how what is held is treated. */
+  private unlessEmpty(part: Part): Part {
+    const { items, way, unmet, untreated, cloth } = part;
+    let meetable = 0;
+    let changes = 0;
+    for (const i of items) {
+      meetable |= way.serves[i] as number;
+      changes |= this.cloths[i] as number;
+    }
+    if ((unmet & ~meetable) !== 0 || (untreated && (changes & ~cloth) === 0)) part.base = Infinity;
+    return part;
+  }
+  /** The same part with some of its items only. */
+  private only(part: Part, may: (item: number) => boolean): Part {
+    const places: number[] = [];
+    part.items.forEach((i, k) => {
+      if (may(i)) places.push(k);
+    });
+    return this.unlessEmpty({
+      ...part,
+      items: Int16Array.from(places, (k) => part.items[k] as number),
+      most: Int16Array.from(places, (k) => part.most[k] as number),
+      costs: Float64Array.from(places, (k) => part.costs[k] as number),
+      order: new Int16Array(places.length),
+      value: Infinity,
+      grown: 0,
+      rough: false,
+      answers: [],
+    });
   }
   /** What the dyes known to be in a set do to an item at least, EUR in the price. */
   dyeHarm(
@@ -367,7 +432,7 @@ export class Parts {
       cost += n * (costs[k] as number);
     }
     if (set.reduce((bits, i) => bits & ~(way.serves[i] as number), part.unmet) !== 0) return Infinity;
-    if (!this.isTreated(way, set)) return Infinity;
+    if (!this.isTreated(way, set) || this.beats(way, set)) return Infinity;
     const total = (of: Float64Array): number => set.reduce((t, i) => t + (of[i] as number), 0);
     if (known.doses.some((d, k) => d.high < Infinity && total(this.dosesKg[k] as Float64Array) > d.high + hairKg))
       return Infinity;
@@ -384,6 +449,14 @@ export class Parts {
       treatments.of(set.reduce((bits, i) => bits | (this.cloths[i] as number), 0)) === treatment
     );
   }
+  /** Whether a set holds bulk and what suffers from it, in a drum; and which items are of one or the other. */
+  beats(way: Way, set: readonly number[]): boolean {
+    const both = crowd.bulky | crowd.tender;
+    return way.setting.method === 'machine' && set.reduce((bits, i) => bits | (this.crowds[i] as number), 0) === both;
+  }
+  isBulky(i: number): boolean {
+    return ((this.crowds[i] as number) & crowd.bulky) !== 0;
+  }
   needsRinse(i: number): boolean {
     return (this.bring[i] as PieceNumbers[]).some((x) => (x.duties & duty.extraRinse) !== 0);
   }
@@ -392,9 +465,10 @@ export class Parts {
     return this.partOf(way, company, { ...known, ...more }, items, held);
   }
   /** Where a held item is shut out, no load is left. */
-  without(part: Part, shut: (item: number) => boolean, more: Partial<Known> = {}): Part {
-    const left = this.with({ ...part, items: part.items.filter((i) => !shut(i)) }, more);
-    return part.held.some(shut) ? { ...left, base: Infinity } : left;
+  without(part: Part, shut: (item: number) => boolean, more: Partial<Known> | null = null): Part {
+    const left = this.only(part, (i) => !shut(i));
+    if (part.held.some(shut)) left.base = Infinity;
+    return more && left.base < Infinity ? this.with(left, more) : left;
   }
   /** The loads of a part that hold an item: what it brings is known from then on. */
   private holding(part: Part, item: number): Part {
@@ -430,7 +504,7 @@ export class Parts {
   }
   /** The loads with one (more) of an item, and those without. */
   told(part: Part, item: number): Part[] {
-    return [this.holding(part, item), this.with({ ...part, items: part.items.filter((i) => i !== item) }, {})];
+    return [this.holding(part, item), this.only(part, (i) => i !== item)];
   }
   /** The parts into which the modes of its setting divide it. */
   byModes({ way, company, known, items, held }: Part): Part[] {
