@@ -9,9 +9,9 @@ import { BranchAndPrice, type BranchEffort } from './exact/branch-and-price.ts';
 import type { PooledLoad } from './exact/column-list.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
-import { ascending, divisionOf, type Division, type Instance, type Pricer } from './instance.ts';
+import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
 import { KindLoads } from './kinds.ts';
-import { betterPartition, type KnownLoads, type PartitionSolver } from './partition.ts';
+import type { PartitionSolver } from './partition.ts';
 import { Rounding } from './rounding/rounding.ts';
 import { Search, type SearchEffort } from './search/search.ts';
 
@@ -134,14 +134,18 @@ export class Group {
     const { division, lowerBound, optimal } = exact.run();
     this.take(division);
     this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
-    if (!optimal && partition) this.ofLoadsMet(exact.known(), partition);
+    if (optimal) return;
+    const rounding = this.roundingOf(new KindLoads(this.inst, this.pricer), exact.met());
+    rounding?.run(divesOf(this.inst.items.length).later, () => told(1));
+    if (partition) rounding?.partition(partition);
+    if (rounding) this.take(rounding.best);
   }
-  /** A better division of the loads met, and what the search makes of it. */
-  private ofLoadsMet(known: KnownLoads, solver: PartitionSolver): void {
-    const loads = this.open && betterPartition(known, this.division.cost, solver);
-    if (!loads) return;
-    const better = divisionOf(this.inst, this.pricer, loads);
-    if (better.cost < this.division.cost - same) this.take(this.open.search.polish(better, true));
+  /** Rounding of the relaxation over these loads and those around them, told by their items. */
+  private roundingOf(known: KindLoads, met: Iterable<readonly number[]>): Rounding | null {
+    if (!this.open) return null;
+    const { modes, search } = this.open;
+    for (const items of met) known.meet(known.kindsOf(items));
+    return new Rounding(modes, this.pricer, known, (d, swaps) => search.polish(d, swaps), this.division);
   }
   /** The relaxation over real loads rounded, before the oracle has thought of loads and after; between them column generation over the kinds for the bound. */
   private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
@@ -150,8 +154,8 @@ export class Group {
     const n = this.inst.items.length;
     const known = new KindLoads(this.inst, this.pricer);
     const met = [...pool.values()].map((load) => load.items);
-    for (const items of met) known.meet(known.kindsOf(items));
-    const rounding = new Rounding(modes, this.pricer, known, (d, swaps) => search.polish(d, swaps), this.division);
+    const rounding = this.roundingOf(known, met);
+    if (!rounding) return;
     let enough = false;
     let at = 0;
     const tell = (): boolean => {

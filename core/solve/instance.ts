@@ -2,6 +2,7 @@
 import { seededBits } from '../units/random.ts';
 import type { Basket } from '../price/basket.ts';
 import { cheapest } from '../price/price.ts';
+import { PriceTable, type Hashes, type SetPrice } from './price-table.ts';
 
 export interface Item {
   /** Ascending indices in the basket. */
@@ -56,21 +57,10 @@ export function piecesOf(items: readonly Item[], set: readonly number[]): number
   return pieces.sort((a, b) => a - b);
 }
 
-/** Sum and exclusive-or of random numbers of the members: equal sets have equal hashes. */
-export interface Hashes {
-  key: number;
-  check: number;
-}
-interface Known {
-  check: number;
-  cost: number;
-  setting: number;
-}
-
 /** Prices sets of pieces and remembers them under two hashes of their members. */
 export class Pricer {
   readonly basket: Basket;
-  private readonly known = new Map<number, Known>();
+  private readonly known = new PriceTable();
   private readonly hash: Float64Array;
   private readonly check: Uint32Array;
   constructor(basket: Basket) {
@@ -91,23 +81,24 @@ export class Pricer {
     return { key, check };
   }
   /** Cost and setting of the cheapest way to wash these pieces in one load; Infinity when there is none. */
-  price(pieces: readonly number[]): { cost: number; setting: number } {
-    const { key, check } = this.hashes(pieces);
-    return this.known.get(key)?.check === check ? (this.known.get(key) as Known) : this.remember(key, check, pieces);
+  price(pieces: readonly number[]): SetPrice {
+    return this.priceOf(this.hashes(pieces), () => pieces);
+  }
+  /** The same for a set whose hashes are known; its pieces are only listed when it is new. */
+  priceOf({ key, check }: Hashes, pieces: () => readonly number[]): SetPrice {
+    return this.known.get(key, check) ?? this.remember(key, check, pieces());
   }
   /** Cost of a set if it has been priced before. */
   knownCost(key: number, check: number): number | undefined {
-    const known = this.known.get(key);
-    return known?.check === check ? known.cost : undefined;
+    return this.known.cost(key, check);
   }
-  /** The same for a set whose hashes are known; its pieces are only listed when it is new. */
+  /** Only its cost. */
   costOf(key: number, check: number, pieces: () => readonly number[]): number {
-    const known = this.known.get(key);
-    return known?.check === check ? known.cost : this.remember(key, check, pieces()).cost;
+    return this.known.cost(key, check) ?? this.remember(key, check, pieces()).cost;
   }
-  private remember(key: number, check: number, pieces: readonly number[]): Known {
-    const fresh = { check, ...cheapest(this.basket, pieces) };
-    this.known.set(key, fresh);
+  private remember(key: number, check: number, pieces: readonly number[]): SetPrice {
+    const fresh = cheapest(this.basket, pieces);
+    this.known.set(key, check, fresh);
     return fresh;
   }
   cost(pieces: readonly number[]): number {

@@ -1,6 +1,7 @@
 /** L2 of docs/solver.md. Items that nothing in the price tells apart, and that clash with the same others: real linen repeats. */
 import type { Basket } from '../price/basket.ts';
 import { piecesOf, type Instance, type Pricer } from './instance.ts';
+import type { Hashes, SetPrice } from './price-table.ts';
 
 /** What the price sees of an item: everything but the names of its pieces, and whether somebody has measured them. */
 function likeness(basket: Basket, inst: Instance, item: number): string {
@@ -69,12 +70,15 @@ export class KindLoads {
   readonly met = new Map<string, KindLoad>();
   private readonly pricer: Pricer;
   private readonly kindOf: Int32Array;
+  /** Of each item. */
+  private readonly hashes: readonly Hashes[];
   constructor(inst: Instance, pricer: Pricer, kinds: readonly (readonly number[])[] = kindsOf(inst)) {
     this.inst = inst;
     this.pricer = pricer;
     this.kinds = kinds;
     this.counts = kinds.map((kind) => kind.length);
     this.waitCosts = kinds.map(([i = 0]) => inst.items[i]?.waitCost ?? Infinity);
+    this.hashes = inst.items.map(({ pieces }) => pricer.hashes(pieces));
     this.kindOf = new Int32Array(inst.items.length);
     kinds.forEach((kind, k) => {
       for (const i of kind) this.kindOf[i] = k;
@@ -101,9 +105,20 @@ export class KindLoads {
       }),
     );
   }
-  /** Cost and best setting of a load; Infinity where none takes it. */
-  price(kinds: readonly number[]): { cost: number; setting: number } {
-    return this.pricer.price(piecesOf(this.inst.items, this.sharedOut([kinds])[0] ?? []));
+  /** Cost and best setting of a load, its kinds ascending; Infinity where none takes it. */
+  price(kinds: readonly number[]): SetPrice {
+    let key = 0;
+    let check = 0;
+    let nth = 0;
+    kinds.forEach((k, x) => {
+      nth = k === kinds[x - 1] ? nth + 1 : 0;
+      const hashes = this.hashes[this.kinds[k]?.[nth] as number] as Hashes;
+      key += hashes.key;
+      check = (check ^ hashes.check) >>> 0;
+    });
+    return this.pricer.priceOf({ key, check }, () =>
+      piecesOf(this.inst.items, this.sharedOut([kinds])[0] as readonly number[]),
+    );
   }
   /** The load is known from now on; null where it cannot be washed. Its kinds ascend. */
   meet(kinds: readonly number[]): KindLoad | null {

@@ -10,7 +10,6 @@ import { ascending, piecesOf, type Division, type Instance, type Pricer } from '
 import { Generation, type GenerationEffort } from '../bounds/generation.ts';
 import { KindLoads } from '../kinds.ts';
 import type { Modes } from '../bounds/modes.ts';
-import type { KnownLoads } from '../partition.ts';
 import { Relaxation, type Centre, type Node, type Relaxed, type Settled } from './relaxation.ts';
 import { shareWorth, solitaryWorth, sumOf } from '../bounds/dual-bounds.ts';
 
@@ -169,16 +168,9 @@ export class BranchAndPrice {
     if ([...loads.flat(), ...waiting].length === this.root.items.length && cost < this.best.cost - 1e-9)
       this.best = { loads, waiting, cost };
   }
-  /** The loads met, each of items that are there once, with worths and the bound that these prove. */
-  known(): KnownLoads {
-    const { items } = this.root;
-    return {
-      counts: items.map(() => 1),
-      waitCosts: items.map((item) => item.waitCost),
-      loads: [...this.pool.values()].map(({ items: kinds, cost }) => ({ kinds, cost })),
-      ...this.centre,
-      best: this.best.loads.map(ascending),
-    };
+  /** The loads met, told by their items. */
+  met(): Iterable<readonly number[]> {
+    return [...this.pool.values()].map(({ items }) => items);
   }
   private closed(bound: number): boolean {
     return bound >= this.best.cost - proven;

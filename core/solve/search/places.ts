@@ -6,7 +6,8 @@ import type { PieceNumbers } from '../../price/basket.ts';
 import { featuresOf, gather, noFeatures, type Features } from '../../price/features.ts';
 import { costAtSetting } from '../../price/price.ts';
 import { emptyDrumAtMost, type Modes } from '../bounds/modes.ts';
-import { classesOf, type Classes, type Hashes, type Instance, type Item, type Pricer } from '../instance.ts';
+import { classesOf, type Classes, type Instance, type Item, type Pricer } from '../instance.ts';
+import type { Hashes } from '../price-table.ts';
 
 /** Costs nearer than this, EUR, are the same. */
 export const least = 1e-7;
