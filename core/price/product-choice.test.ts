@@ -9,8 +9,6 @@ import { mark } from '../testing/mark.ts';
 import { garmentEnvelope } from '../envelope/garment-envelope.ts';
 import { planBasket } from '../plan/plan.ts';
 import { afterSoakDose } from '../washing/dose.ts';
-import { basketOf } from './basket.ts';
-import { possibleProducts } from './product-choice.ts';
 
 const now = '2026-05-09T08:00:00+02:00';
 const product = (id: string, cls: string, form: Product['form']): Product => ({
@@ -179,30 +177,5 @@ describe('the wash after an oxygen soak', () => {
   test('pods stay whole, one at least', () => {
     expect([1, 2, 3].map((n) => afterSoakDose(n, 'pod'))).toEqual([1, 1, 2]);
     expect(afterSoakDose(60, 'ml')).toBe(30);
-  });
-});
-
-describe('what a load could get', () => {
-  const powder = product('powder', 'universal', 'powder');
-  const b = basketOf([garment('g')], { ...household, products: [...household.products, powder] });
-  const at = (find: (s: (typeof b.settings)[number]) => boolean): string[] =>
-    possibleProducts(b, b.settings.findIndex(find))
-      .map((p) => p.id)
-      .sort();
-  test('in the machine everything that suits some cloth; nowhere where there is no such setting', () => {
-    const hot = at((s) => s.method === 'machine' && s.programme.id === 'cottons' && s.temperatureC === 60);
-    expect(hot).toEqual(expect.arrayContaining(['colour', 'powder', 'wool-silk']));
-    expect(possibleProducts(b, -1)).toEqual([]);
-    expect(possibleProducts(b, b.settings.length)).toEqual([]);
-  });
-  test('a machine that refuses powder gets none', () => {
-    const [washer] = household.washers;
-    const picky = basketOf([garment('g')], {
-      ...household,
-      products: [powder],
-      washers: [{ ...washer!, refusesForms: ['powder'] }],
-    });
-    const machine = picky.settings.findIndex((s) => s.method === 'machine');
-    expect(possibleProducts(picky, machine)).toEqual([]);
   });
 });

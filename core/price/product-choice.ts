@@ -1,6 +1,6 @@
 /** Which products of the cupboard a load gets, how much, and what they cost: detergent by cloth and setting; bleach, vinegar and softener by the rules of the house. */
 import { loadConstants } from '../cost/weights.ts';
-import { detergentClasses, type DetergentClass, type Product } from '../model/household.ts';
+import type { DetergentClass, Product } from '../model/household.ts';
 import type { RuleEffects } from '../model/rule-effects.ts';
 import type { Dose } from '../model/plan.ts';
 import { clamp } from '../units/numbers.ts';
@@ -153,31 +153,4 @@ export function helpersFor(
       );
   }
   return { doses, money, bright };
-}
-
-/** Every product that some load could get at a setting. */
-export function possibleProducts(b: Basket, index: number): Product[] {
-  const s = b.settings[index];
-  if (!s) return [];
-  const flags = [false, true];
-  const found = new Set<Product>();
-  for (const c of detergentClasses)
-    for (const hasDark of flags)
-      for (const noPowder of flags)
-        for (const noPod of flags)
-          for (const noBleach of flags)
-            for (const whitened of flags) {
-              const p = chooseProduct(b.household.products, [c], {
-                method: s.method,
-                temperatureC: s.temperatureC,
-                washer: s.method === 'machine' ? s.washer : null,
-                hasDark,
-                noPowder,
-                noPod,
-                bleach: bleachInDetergent(b.effects, noBleach, whitened && chlorineAt(b, s) !== null),
-                hardnessMmolPerL: b.household.water.hardnessMmolPerL,
-              });
-              if (p) found.add(p);
-            }
-  return [...found];
 }
