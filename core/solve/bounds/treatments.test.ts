@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Household, Product } from '../../model/household.ts';
-import { basketOf, type Basket, type PieceNumbers } from '../../price/basket.ts';
+import { basketOf, type Basket } from '../../price/basket.ts';
 import { featuresOf } from '../../price/features.ts';
 import { helpersFor, productFor } from '../../price/product-choice.ts';
 import { anyHousehold, garment, household, washLabel } from '../../testing/arbitrary.ts';
@@ -10,7 +10,7 @@ import { mark } from '../../testing/mark.ts';
 import { mixedBasket, namedBasket, subsets } from '../../testing/sets.ts';
 import { clothOf, Treatments } from './treatments.ts';
 
-const clothsOf = (b: Basket): number[] => b.pieces.map((x) => clothOf(x as PieceNumbers));
+const clothsOf = (b: Basket): number[] => b.pieces.map((x) => clothOf(x));
 const mixed = (cloths: readonly number[], set: readonly number[]): number =>
   set.reduce((bits, i) => bits | (cloths[i] as number), 0);
 /** What the price of a set says of its treatment. */
