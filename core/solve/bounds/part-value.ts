@@ -97,7 +97,7 @@ export class PartValue {
     this.worth = this.asked.slice();
     this.least = 0;
   }
-  /** The worths from now on; every region grows by what they let a load of it be worth more at most. */
+  /** L17 of docs/solver.md. The worths from now on; every region grows by what they let a load of it be worth more at most. */
   ask(worth: Float64Array, perLoad: number): void {
     const { offer, knapsack } = this;
     for (const region of this.parts.regions.values()) {

@@ -22,7 +22,7 @@ const priced = (b: Basket, index: number, set: readonly number[]): { product: Pr
   return { product, bright: s.method === 'machine' && helpersFor(b, f, s, product).bright };
 };
 
-describe('L15: the treatments of a setting', () => {
+describe('L16: the treatments of a setting', () => {
   const cases = fc.tuple(mixedBasket, anyHousehold, fc.nat(200));
   test('cloth alone tells what the price chooses, and no larger set comes to what reach leaves out', () =>
     fc.assert(

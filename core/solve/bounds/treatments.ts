@@ -1,5 +1,5 @@
 /**
- * How a load can be treated at a setting: which product it gets, and whether a bleach brightens its whites. That follows from the cloth in it alone (what it
+ * L16 of docs/solver.md. How a load can be treated at a setting: which product it gets, and whether a bleach brightens its whites. That follows from the cloth in it alone (what it
  * asks of a detergent, what it permits, a few duties and qualities), so that the cloths at hand tell which treatments a set can still come to.
  */
 import type { Basket, PieceNumbers } from '../../price/basket.ts';
