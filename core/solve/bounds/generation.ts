@@ -8,7 +8,7 @@ import { artificialCost, leastOver, RestrictedMaster } from '../simplex.ts';
 import { shareWorth, solitaryWorth } from './dual-bounds.ts';
 import type { Modes } from './modes.ts';
 import { Oracle } from './oracle.ts';
-import type { Answer } from './parts.ts';
+import type { Answer } from './part.ts';
 
 export interface GenerationEffort {
   rounds: number;

@@ -6,9 +6,10 @@
  */
 import TinyQueue from 'tinyqueue';
 import type { Modes } from './modes.ts';
+import type { Answer, Part } from './part.ts';
 import { PartDivision } from './part-division.ts';
 import { PartValue } from './part-value.ts';
-import { Parts, type Answer, type Part } from './parts.ts';
+import { Parts } from './parts.ts';
 
 export interface Answers {
   sets: Answer[];

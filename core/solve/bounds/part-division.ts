@@ -7,7 +7,8 @@ import { judgement, useBit, usePriceOf } from '../../cost/judgement.ts';
 import { uses } from '../../garment/kinds.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import type { PieceNumbers } from '../../price/basket.ts';
-import { firstDye, grey, hairRoom, openDose, soil, type Dose, type Part, type Parts } from './parts.ts';
+import { firstDye, grey, openDose, soil, type Dose, type Part } from './part.ts';
+import { hairRoom, type Parts } from './parts.ts';
 
 export interface Choice {
   /** EUR. */

@@ -4,7 +4,8 @@
  */
 import { judgement } from '../../cost/judgement.ts';
 import { Knapsack, type Offer } from './knapsack.ts';
-import { hairRoom, type Dose, type Part, type Parts } from './parts.ts';
+import type { Dose, Part } from './part.ts';
+import { hairRoom, type Parts } from './parts.ts';
 
 /** Steps in which the price of a mass is halved in. */
 const priceSteps = 7;
