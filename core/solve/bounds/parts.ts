@@ -8,6 +8,7 @@ import { duty, quality } from '../../price/bits.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import { dyeDamage } from '../../price/dye-view.ts';
 import { easyIronShirts, type Basket, type PieceNumbers } from '../../price/basket.ts';
+import type { Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
 import type { Modes } from './modes.ts';
 import { firstDye, grey, openDose, soil, type Dose, type Known, type Part, type Region, type Way } from './part.ts';
