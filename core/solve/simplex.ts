@@ -19,15 +19,30 @@ export interface Column {
   minusRow?: number;
 }
 
+/** Columns, and rows of columns, that a fresh master has room for. */
+const firstPlaces = 1_024;
+/** A longer list that begins with all of a shorter one. */
+function longer<List extends Float64Array | Int32Array | Uint8Array>(list: List, fresh: List): List {
+  fresh.set(list);
+  return fresh;
+}
+
 export class RestrictedMaster {
   readonly rows: number;
   private readonly columns: Column[] = [];
+  /** The same in lists of numbers, which every step goes through: costs, rows one after another, and where those of each column begin. */
+  private costs = new Float64Array(firstPlaces);
+  private rowsOf = new Int32Array(firstPlaces);
+  private starts = new Int32Array(firstPlaces);
+  private minusRows = new Int32Array(firstPlaces);
+  private inBasis = new Uint8Array(firstPlaces);
   private readonly basis: number[] = [];
   private readonly inverse: Float64Array;
   private readonly level: Float64Array;
   private readonly direction: Float64Array;
   private readonly pi: Float64Array;
-  private readonly inBasis: boolean[] = [];
+  /** Places of what is not zero in the row of a pivot. */
+  private readonly filled: Int32Array;
   /** `artificialCost` is above every sensible price of covering one row. */
   constructor(rightSides: readonly number[], artificialCost: number) {
     const rows = rightSides.length;
@@ -36,22 +51,37 @@ export class RestrictedMaster {
     this.level = new Float64Array(rows);
     this.direction = new Float64Array(rows);
     this.pi = new Float64Array(rows);
+    this.filled = new Int32Array(rows);
     for (let i = 0; i < rows; i++) {
       this.basis.push(this.add({ rows: [i], cost: artificialCost }));
-      this.inBasis[i] = true;
+      this.inBasis[i] = 1;
       this.inverse[i * rows + i] = 1;
       this.level[i] = (rightSides[i] ?? 1) + (((i * 7919 + 13) % 997) / 997) * 1e-6;
     }
   }
   /** Index of the new column. */
   add(column: Column): number {
-    this.inBasis.push(false);
-    return this.columns.push(column) - 1;
+    const index = this.columns.push(column) - 1;
+    const start = this.starts[index] as number;
+    const end = start + column.rows.length;
+    if (index + 2 > this.costs.length) {
+      this.costs = longer(this.costs, new Float64Array(2 * index + 2));
+      this.starts = longer(this.starts, new Int32Array(2 * index + 2));
+      this.minusRows = longer(this.minusRows, new Int32Array(2 * index + 2));
+      this.inBasis = longer(this.inBasis, new Uint8Array(2 * index + 2));
+    }
+    if (end > this.rowsOf.length) this.rowsOf = longer(this.rowsOf, new Int32Array(2 * end));
+    this.rowsOf.set(column.rows, start);
+    this.starts[index + 1] = end;
+    this.costs[index] = column.cost;
+    this.minusRows[index] = column.minusRow ?? -1;
+    return index;
   }
   /** A column costs something else from the next optimisation on. */
   reprice(index: number, cost: number): void {
-    const column = this.columns[index] as Column;
-    if (column.cost !== cost) this.columns[index] = { ...column, cost };
+    if (this.costs[index] === cost) return;
+    this.costs[index] = cost;
+    this.columns[index] = { ...(this.columns[index] as Column), cost };
   }
   get size(): number {
     return this.columns.length;
@@ -91,16 +121,17 @@ export class RestrictedMaster {
     const { rows: m, pi, inverse } = this;
     pi.fill(0);
     for (let i = 0; i < m; i++) {
-      const c = this.columns[this.basis[i] as number]?.cost ?? 0;
+      const c = this.costs[this.basis[i] as number] as number;
       if (c !== 0) for (let j = 0; j < m; j++) pi[j] = (pi[j] as number) + c * (inverse[i * m + j] as number);
     }
   }
   private reducedCost(index: number): number {
-    const { pi } = this;
-    const { cost, rows, minusRow } = this.columns[index] as Column;
-    let reduced = cost;
-    for (let k = 0; k < rows.length; k++) reduced -= pi[rows[k] as number] as number;
-    return minusRow === undefined ? reduced : reduced + (pi[minusRow] as number);
+    const { pi, starts, rowsOf } = this;
+    const end = starts[index + 1] as number;
+    let reduced = this.costs[index] as number;
+    for (let k = starts[index] as number; k < end; k++) reduced -= pi[rowsOf[k] as number] as number;
+    const minusRow = this.minusRows[index] as number;
+    return minusRow < 0 ? reduced : reduced + (pi[minusRow] as number);
   }
   private directionOf(index: number): void {
     const { rows: m, direction, inverse } = this;
@@ -142,18 +173,29 @@ export class RestrictedMaster {
   }
   private pivot(leaving: number, entering: number, ratio: number): void {
     const { rows: m, inverse, direction, level } = this;
+    const { filled } = this;
     const d = direction[leaving] as number;
-    for (let j = 0; j < m; j++) inverse[leaving * m + j] = (inverse[leaving * m + j] as number) / d;
+    const from = leaving * m;
+    let count = 0;
+    for (let j = 0; j < m; j++) {
+      const x = inverse[from + j] as number;
+      if (x === 0) continue;
+      inverse[from + j] = x / d;
+      filled[count++] = j;
+    }
     for (let i = 0; i < m; i++) {
       const f = direction[i] as number;
       if (i === leaving || f === 0) continue;
-      for (let j = 0; j < m; j++)
-        inverse[i * m + j] = (inverse[i * m + j] as number) - f * (inverse[leaving * m + j] as number);
+      const to = i * m;
+      for (let k = 0; k < count; k++) {
+        const j = filled[k] as number;
+        inverse[to + j] = (inverse[to + j] as number) - f * (inverse[from + j] as number);
+      }
       level[i] = Math.max(0, (level[i] as number) - f * ratio);
     }
     level[leaving] = ratio;
-    this.inBasis[this.basis[leaving] as number] = false;
-    this.inBasis[entering] = true;
+    this.inBasis[this.basis[leaving] as number] = 0;
+    this.inBasis[entering] = 1;
     this.basis[leaving] = entering;
   }
   /** Columns in use with their shares. */
