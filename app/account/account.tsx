@@ -13,7 +13,6 @@ import {
   sessionsOf,
 } from '@data/accounts.ts';
 import type { Route } from './+types/account';
-import { problemsOf } from '../forms/problems.ts';
 import { errorOf, readForm, replyOf, type FormReply } from '../forms/read.ts';
 import { accountOf } from '../server/door.server.ts';
 import { answering, field, formOf } from '../server/request.server.ts';
@@ -21,6 +20,7 @@ import { dayAndYear } from '../shared/words.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, FormStack, TextField } from '../ui/fields.tsx';
 import { Notice } from '../ui/notice.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 import { changePasswordSchema, hushed } from './account-form.ts';
@@ -208,11 +208,7 @@ export default function AccountPage({ loaderData: v, actionData }: Route.Compone
           </Notice>
         )}
         <FormStack style={{ maxWidth: '27rem' }}>
-          {password && problemsOf(password.reply) && (
-            <Notice severity="caution" title="Not stored yet" live>
-              {problemsOf(password.reply)}
-            </Notice>
-          )}
+          <NotStored reply={password?.reply ?? null} />
           <input type="hidden" name="intent" value="password" />
           <input type="hidden" name="username" autoComplete="username" value={v.email} readOnly />
           <TextField

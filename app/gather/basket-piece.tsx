@@ -10,7 +10,7 @@ import { styled } from 'styled-components';
 import { Button, LinkButton, TextButton } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, FormStack, TextField } from '../ui/fields.tsx';
 import { Fold } from '../ui/fold.tsx';
-import { Notice } from '../ui/notice.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { basketView } from './basket-view.server.ts';
 import { PostForm } from '../ui/post-form.tsx';
@@ -105,11 +105,7 @@ export default function BasketPiece({ loaderData: { piece, today, marks, seen },
         <div style={{ maxWidth: '22rem' }}>
           <Fold cloth={piece.cloth} name={piece.name} height={44} />
         </div>
-        {reply && (
-          <Notice severity="caution" title="Not stored yet" live>
-            {errorOf(reply, '') ?? 'Look at the marked fields.'}
-          </Notice>
-        )}
+        <NotStored reply={reply}>{errorOf(reply, '') ?? 'Look at the marked fields.'}</NotStored>
         <ChoiceField
           name="soil"
           label="Soil"

@@ -335,11 +335,9 @@ export default function Household({ loaderData: v, actionData }: Route.Component
               The next sorting follows these rules.
             </Notice>
           )}
-          {ruleReply && (
-            <Notice severity="caution" title="Not stored" live>
-              {errorOf(ruleReply, '') ?? 'Choose one of the shown schools for each rule.'}
-            </Notice>
-          )}
+          <NotStored reply={ruleReply}>
+            {errorOf(ruleReply, '') ?? 'Choose one of the shown schools for each rule.'}
+          </NotStored>
           <Rules>
             {v.rules.map((r) => (
               <div key={r.key}>

@@ -11,6 +11,7 @@ import { Button, LinkButton } from '../ui/button.tsx';
 import { Actions, FieldGrid, NumberField, TextField } from '../ui/fields.tsx';
 import { Swatch } from '../ui/fold.tsx';
 import { Notice } from '../ui/notice.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { PageHead, Section } from '../ui/page.tsx';
 import { PostForm } from '../ui/post-form.tsx';
 import { corrected, entrySchema, fieldsOfEntry, shownEntry } from './entry-form.ts';
@@ -88,14 +89,7 @@ export default function EntryPage({ loaderData: v, actionData }: Route.Component
           Back to the log
         </LinkButton>
       </PageHead>
-      {reply && (
-        <Notice severity="caution" title="Not stored yet" live>
-          {general ??
-            Object.values(reply.error ?? {})
-              .flat()
-              .join(' ')}
-        </Notice>
-      )}
+      <NotStored reply={reply}>{general}</NotStored>
       {v.struck ? (
         <Notice title="Taken back">This entry counts no more. It stays in the log, struck through.</Notice>
       ) : (

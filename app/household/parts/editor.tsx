@@ -4,7 +4,7 @@ import type { FormEvent, ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { Button, LinkButton } from '../../ui/button.tsx';
 import { Actions, FormStack } from '../../ui/fields.tsx';
-import { Notice } from '../../ui/notice.tsx';
+import { NotStored } from '../../ui/not-stored.tsx';
 import { PageHead } from '../../ui/page.tsx';
 
 type Reply = SubmissionResult<string[]> | null;
@@ -66,7 +66,6 @@ export function Editor({
   onChange?: (form: FormData) => void;
   children: ReactNode;
 }) {
-  const errors = Object.values(reply?.error ?? {}).flatMap((e) => e ?? []);
   return (
     <>
       <PageHead>
@@ -80,11 +79,7 @@ export function Editor({
           seen={seen}
           onChange={(event: FormEvent<HTMLFormElement>) => onChange?.(new FormData(event.currentTarget))}
         >
-          {errors.length > 0 && (
-            <Notice severity="caution" title="Not stored yet" live>
-              {errors.join(' ')}
-            </Notice>
-          )}
+          <NotStored reply={reply} />
           {children}
           <Actions>
             <Button type="submit" name="intent" value="store">

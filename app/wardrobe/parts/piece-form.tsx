@@ -13,7 +13,7 @@ import {
   TextField,
   type Option,
 } from '../../ui/fields.tsx';
-import { Notice } from '../../ui/notice.tsx';
+import { NotStored } from '../../ui/not-stored.tsx';
 import { Section } from '../../ui/page.tsx';
 import { PhotoColours } from './photo-colours.tsx';
 
@@ -105,16 +105,11 @@ export function PieceForm({
   const stated = (rest: Option[]): Option[] => [['', 'Not stated'], ...rest];
   // A new piece whose colour nobody said is asked for it.
   const asksColour = reply ? value('asksColour') === 'yes' : value('ground') === '';
-  const errors = Object.values(reply?.error ?? {}).flatMap((e) => e ?? []);
   return (
     <FormStack seen={seen}>
       {isNew && <input type="hidden" name="marks" value={value('marks')} />}
       {isNew && <input type="hidden" name="odour" value={value('odour')} />}
-      {errors.length > 0 && (
-        <Notice severity="caution" title="Not stored yet" live>
-          {errors.join(' ')}
-        </Notice>
-      )}
+      <NotStored reply={reply} />
       <FieldGrid>
         <TextField {...bind('name', 'Name')} required />
         <SelectField {...bind('kind', 'What it is')} options={options.kinds} />
