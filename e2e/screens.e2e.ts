@@ -261,6 +261,22 @@ describe('bad input names the field and keeps what was typed', () => {
       await page.getByText('Weight: weigh it, since its kind is not known.').first().waitFor();
       await stillThere(page, 'Name', 'Thingamajig');
     }));
+  test('sent from the foot of a long page, it takes whoever sent it to what is wrong, twice if need be', () =>
+    inContext({ viewport: phone }, async (page) => {
+      await open(page, '/pieces/new?line=silk+scarf');
+      const keep = page.getByRole('button', { name: 'Keep in the wardrobe' });
+      const wrong = page.getByRole('alert').filter({ hasText: 'Not stored yet. Ground colour: choose it.' });
+      for (let time = 0; time < 2; time++) {
+        await keep.scrollIntoViewIfNeeded();
+        expect(await page.evaluate(() => window.scrollY)).toBeGreaterThan(1_000);
+        await keep.click();
+        await wrong.waitFor();
+        await page.waitForFunction(
+          () => document.activeElement?.querySelector('[role="alert"]') && window.scrollY < 1_000,
+        );
+        expect((await wrong.boundingBox())?.y).toBeGreaterThan(0);
+      }
+    }));
   test('the basket form', () =>
     inContext({}, async (page) => {
       const bad = await sendForm('/basket/baker-jacket', { intent: 'keep', soil: 'filthy', activity: 'normal' });
