@@ -9,11 +9,12 @@ import { preferences } from '../server/preferences.server.ts';
 import { findPiece, garmentDocument } from '@data/garments.ts';
 import type { Route } from './+types/measure';
 import { givenMeasures, measureSchema } from './measure-form.ts';
-import { errorOf, readForm, typedValue } from '../forms/read.ts';
+import { errorOf, readForm, replyOf, typedValue } from '../forms/read.ts';
 import { notFound, withHousehold, onSubmit } from '../server/request.server.ts';
 import { Button } from '../ui/button.tsx';
 import { Actions, ChoiceField, FieldGrid, NumberField } from '../ui/fields.tsx';
 import { MeasureFigure } from './parts/measure-figure.tsx';
+import { NotStored } from '../ui/not-stored.tsx';
 import { Notice } from '../ui/notice.tsx';
 import { PageHead, Quiet, Rows, Section } from '../ui/page.tsx';
 import { lengthText } from '../shared/words.ts';
@@ -72,9 +73,10 @@ export const action = (args: Route.ActionArgs) =>
     const piece = await findPiece(tx, params.pieceId);
     if (!piece) throw notFound('That piece is not in the wardrobe.');
     const read = readForm(form, measureSchema);
-    if (!read.ok) return data({ reply: read.reply, errors: read.errors }, { status: 422 });
+    if (!read.ok) return data({ reply: read.reply }, { status: 422 });
     const given = givenMeasures(read.value);
-    if (given.length === 0) return data({ reply: null, errors: ['Give at least one measure.'] }, { status: 422 });
+    if (given.length === 0)
+      return data({ reply: replyOf(form, { '': ['Give at least one measure.'] }) }, { status: 422 });
     await appendEvents(
       scope,
       given.map((measure) => ({ garmentId: params.pieceId, kind: 'measured' as const, at: now, data: { measure } })),
@@ -94,7 +96,6 @@ const Two = styled.div`
 
 export default function MeasurePage({ loaderData: v, actionData }: Route.ComponentProps) {
   const reply = actionData && 'reply' in actionData ? actionData.reply : null;
-  const errors = actionData && 'errors' in actionData ? actionData.errors : [];
   return (
     <>
       <PageHead>
@@ -106,11 +107,9 @@ export default function MeasurePage({ loaderData: v, actionData }: Route.Compone
           </p>
         </div>
       </PageHead>
-      {errors.length > 0 && (
+      {reply && (
         <div style={{ marginBottom: '1rem' }}>
-          <Notice severity="caution" title="Not stored yet" live>
-            {errors.join(' ')}
-          </Notice>
+          <NotStored reply={reply} />
         </div>
       )}
       {v.places.length === 0 ? (
