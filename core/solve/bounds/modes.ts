@@ -18,7 +18,7 @@ import { judgement } from '../../cost/judgement.ts';
 import { helperOfClass, isPowdered, isRinsedAgain } from '../../washing/products.ts';
 import { fillFractionFor, type Setting } from '../../price/settings.ts';
 import type { Instance } from '../instance.ts';
-import { clothOf, Treatments } from './treatments.ts';
+import { bitOf, clothOf, Treatments } from './treatments.ts';
 
 /** One supposed way of washing: a setting, a product, a soil to dose for, the programme's own family or not. */
 export interface Mode {
@@ -187,7 +187,7 @@ export class Modes {
       const treatments = new Treatments(b, index, cloths);
       const admitted = admissions(setting);
       return treatments.list.flatMap(({ product, bright }, x) => {
-        const treated = this.treated(treatments, 1 << x, cloths);
+        const treated = this.treated(treatments, bitOf(x), cloths);
         return soils.flatMap((soilColumn) =>
           admitted.flatMap((k) =>
             catchers.flatMap(

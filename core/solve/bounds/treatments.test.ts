@@ -7,6 +7,7 @@ import { featuresOf } from '../../price/features.ts';
 import { helpersFor, productFor } from '../../price/product-choice.ts';
 import { anyHousehold, garment, household, washLabel } from '../../testing/arbitrary.ts';
 import { mark } from '../../testing/mark.ts';
+import { product } from '../../testing/product.ts';
 import { mixedBasket, namedBasket, subsets } from '../../testing/sets.ts';
 import { clothOf, Treatments } from './treatments.ts';
 
@@ -60,19 +61,11 @@ describe('L16: the treatments of a setting', () => {
       { numRuns: 150 },
     ));
 
-  const product = (id: string, cls: string, form: Product['form']): Product => ({
-    ...(household.products[0] as Product),
-    id,
-    name: id,
-    class: cls,
-    form,
-    remaining: null,
-  });
   const cupboard = [
-    product('colour', 'colour', 'liquid'),
-    product('dark', 'dark', 'liquid'),
-    product('oxygen', 'oxygen-bleach', 'powder'),
-    product('powder', 'universal', 'powder'),
+    product({ id: 'colour' }),
+    product({ id: 'dark', class: 'dark' }),
+    product({ id: 'oxygen', class: 'oxygen-bleach', form: 'powder' }),
+    product({ id: 'powder', class: 'universal', form: 'powder' }),
   ];
   const black = garment('black', { colours: [{ hex: '#111114', role: 'ground' }], washCount: 30 });
   const white = garment('white', {

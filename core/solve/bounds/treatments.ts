@@ -41,8 +41,10 @@ const featuresOfCloth = (cloth: number): Features => ({
   qualities: qualities.reduce((bits, bit, x) => (cloth & (1 << (at.missing + x)) ? bits : bits | bit), 0),
 });
 
-/** Treatments beyond this many share the last bit. */
+/** Treatments beyond this many share the last bit: less is then known of them, which only lets more in. */
 const mostTreatments = 30;
+/** The bit of a treatment by its place in the list. */
+export const bitOf = (x: number): number => 1 << Math.min(mostTreatments, x);
 /** Of more mixes of cloth than this it is not asked which treatments they can still come to. */
 const mostMixes = 20_000;
 /** Every treatment. */
@@ -81,9 +83,7 @@ export class Treatments {
     if (!product) return 0;
     const { bright } = s.method === 'machine' ? helpersFor(this.b, f, s, product) : noHelpers;
     const x = this.list.findIndex((t) => t.product === product && t.bright === bright);
-    if (x >= 0) return 1 << x;
-    this.list.push({ product, bright });
-    return 1 << Math.min(mostTreatments, this.list.length - 1);
+    return bitOf(x >= 0 ? x : this.list.push({ product, bright }) - 1);
   }
   /** The bits of the treatments that a set with this cloth, or one that others have joined, can have. */
   reach(cloth: number): number {
