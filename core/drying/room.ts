@@ -117,9 +117,14 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
     const target = equilibriumMoisture(item.fibre, humidity) + 0.02;
     const massKg = (k.areaM2 * k.clothGPerM2[1] * (1 + k.trimShare) + k.hardwareG) / 1000;
     const damp = item.dampForIron ?? 0;
+    // What every step asks for stands here by itself: items come in many shapes, and to read them is most of a step's time.
     const smells = equilibriumMoisture(item.fibre, smellsFromHumidity);
     return {
-      item,
+      fibre: item.fibre,
+      count: item.count,
+      towelG: item.towelG,
+      swapS: item.swapH > 0 ? item.swapH * 3600 : Infinity,
+      damp,
       x: item.x0,
       fromS: (item.fromH ?? 0) * 3600,
       towelWater: 0,
@@ -163,19 +168,19 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
     restingOutside.fill(NaN);
     let dried = false;
     for (const s of hanging) {
-      const { item, out } = s;
+      const { out } = s;
       if (t <= askedH * 3600) s.moisture = s.x;
       if (s.x > s.smells) s.dampS += stepS;
       const air = out ? outside : undefined;
       if (air ? air.wet || !driesAt(air) : !roomDries) continue;
-      if (item.towelG > 0 && t >= s.nextSwapS) {
-        const ratio = item.towelG / (s.massKg * 1000);
+      if (s.towelG > 0 && t >= s.nextSwapS) {
+        const ratio = s.towelG / (s.massKg * 1000);
         const taken =
           ((towelTake * ratio) / (ratio + 0.6)) *
-          Math.max(0, s.x - mixture(item.fibre, (f) => physicalFibres[f].boundWater));
+          Math.max(0, s.x - mixture(s.fibre, (f) => physicalFibres[f].boundWater));
         s.x -= taken;
         s.towelWater = taken;
-        s.nextSwapS = item.swapH > 0 ? t + item.swapH * 3600 : Infinity;
+        s.nextSwapS = t + s.swapS;
       }
       const before = s.x;
       let e = flux[s.place] as number;
@@ -188,7 +193,7 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
       const resting = air ? restingOutside : restingInside;
       let xe = resting[s.cloth] as number;
       if (Number.isNaN(xe)) {
-        xe = equilibriumMoisture(item.fibre, air ? air.humidity : rh);
+        xe = equilibriumMoisture(s.fibre, air ? air.humidity : rh);
         resting[s.cloth] = xe;
       }
       const target = out ? xe + 0.02 : s.target;
@@ -197,8 +202,8 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
       const back = s.towelWater / towelReleaseS;
       s.x += stepS * (-evaporated / s.massKg + back);
       s.towelWater -= stepS * back;
-      if (!out) released += evaporated * item.count;
-      if (s.ironHours === null && s.x <= (item.dampForIron ?? 0)) s.ironHours = (t + stepS) / 3600;
+      if (!out) released += evaporated * s.count;
+      if (s.ironHours === null && s.x <= s.damp) s.ironHours = (t + stepS) / 3600;
       if (s.x > target) continue;
       s.hours = (t + (before > s.x ? stepS * clamp((before - target) / (before - s.x), 0, 1) : 0)) / 3600;
       if (t + stepS <= askedH * 3600) s.moisture = s.x;
@@ -217,7 +222,7 @@ export function courseOfDrying(items: readonly DryingItem[], room: DryingRoom, a
   return {
     hours: state.map((s) => s.hours),
     dampHours: state.map((s) => s.dampS / 3600),
-    ironHours: state.map((s) => (s.item.dampForIron === undefined || s.ironHours === 0 ? null : s.ironHours)),
+    ironHours: state.map((s, i) => (items[i]?.dampForIron === undefined || s.ironHours === 0 ? null : s.ironHours)),
     moisture: state.map((s) => s.moisture),
     peakHumidity: peak,
     mouldHours: mouldS / 3600,

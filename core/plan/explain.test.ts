@@ -1,4 +1,4 @@
-/** Why a load is set as it is, what to watch in it, and why groups stay apart: each reason names its piece. */
+/** Why a load is set as it is, and what to watch in it: each reason names its piece. */
 import { describe, expect, test } from '@jest/globals';
 import { say } from '../message/message.ts';
 import { textOf } from '@words/text.ts';
@@ -7,11 +7,10 @@ import type { TraitId } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import type { Household, HouseRules } from '../model/household.ts';
 import { anyGarment, everydayGarment, garment, household, only, washLabel } from '../testing/arbitrary.ts';
-import { basketOf, conflictOf, type Basket } from '../price/basket.ts';
-import { bindingsOf, separationOf } from './explain.ts';
+import { basketOf, type Basket } from '../price/basket.ts';
+import { bindingsOf } from './explain.ts';
 import { loadWarnings, pieceWarnings } from './warnings.ts';
 import { loadAt, priceLoad, type PricedLoad } from '../price/price.ts';
-import { transferAllowed, transfers } from '../price/transfer.ts';
 
 const traits = (...ids: TraitId[]) => new Set<TraitId>(ids);
 const ground = (hex: string) => [{ hex, role: 'ground' as const }];
@@ -252,68 +251,5 @@ describe('what to watch in a load', () => {
         }
       }),
       { numRuns: 200 },
-    ));
-});
-
-describe('why groups stay apart', () => {
-  const between = (a: Garment, c: Garment) => {
-    const b = basketOf([a, c], household);
-    const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
-    if (!x.feasible || !y.feasible) throw new Error('each can be washed');
-    return { b, separation: separationOf(b, x, y, { load: 1, otherLoad: 2 }) };
-  };
-  test('contamination before anything else, then company, dye, detergent, hard parts', () => {
-    expect(
-      between(
-        garment('f', { soil: 'hazardous' }),
-        garment('red', { colours: ground('#a3222f'), dye: 'unknown', washCount: 0 }),
-      ).separation?.constraint,
-    ).toBe('H4');
-    expect(
-      between(
-        garment('red', { colours: ground('#a3222f'), dye: 'unknown', washCount: 0 }),
-        garment('w', { colours: ground('#f7f7f4'), dye: 'undyed' }),
-      ).separation?.constraint,
-    ).toBe('H5');
-  });
-  test('dye that runs names giver and receiver, with the difference and its limit', () => {
-    const { separation } = between(
-      garment('green', { colours: ground('#2e8b57'), dye: 'direct', washCount: 0 }),
-      garment('white', { colours: ground('#f7f7f4'), dye: 'undyed' }),
-    );
-    expect(separation).toMatchObject({ constraint: 'H3', garments: ['green', 'white'] });
-    expect(separation && textOf(separation.message)).toMatch(
-      /^Green would tint white \(ΔE about \d+(\.\d)?, allowed 2\.2\)\.$/,
-    );
-  });
-  test('what only the price keeps apart says what it would cost, and the greatest part of it', () => {
-    const { separation } = between(
-      garment('sheet', { kind: 'sheet_single', dye: 'undyed', colours: ground('#f7f7f4'), valueEur: 90 }),
-      garment('tee', { washCount: 40, dye: 'vat' }),
-    );
-    expect(separation?.constraint).toBe('price');
-    expect(separation?.message.code).toBe('apart.price-uses');
-    expect(between(garment('a'), garment('b')).separation).toBeNull();
-  });
-  test('H3 is said exactly where no setting that suits both would do', () =>
-    fc.assert(
-      fc.property(everydayGarment, everydayGarment, (a, c) => {
-        const b = basketOf(
-          [
-            { ...a, id: 'a', name: 'a' },
-            { ...c, id: 'c', name: 'c' },
-          ],
-          household,
-        );
-        const [x, y] = [priceLoad(b, [0]), priceLoad(b, [1])];
-        if (!x.feasible || !y.feasible || conflictOf(b, 0, 1)) return;
-        const common = b.settings.flatMap((_, k) => (b.allowed[0]?.[k] && b.allowed[1]?.[k] ? [k] : []));
-        const runs = (k: number): boolean =>
-          transfers(b, [0, 1], k, true).some((t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE));
-        expect(separationOf(b, x, y, { load: 1, otherLoad: 2 })?.message.code === 'apart.tint').toBe(
-          common.length > 0 && common.every(runs),
-        );
-      }),
-      { numRuns: 300 },
     ));
 });

@@ -1,18 +1,12 @@
 /** Why a load is set as it is: for each setting the piece and bound that decide, and what the load could do without that piece. */
 import { bindingBounds, type Bound, type EnvelopeParameter } from '../envelope/envelope.ts';
-import type { Constraint } from '../model/constraints.ts';
 import { dryerAllowed } from '../model/rule-effects.ts';
-import type { Binding, Separation } from '../model/plan.ts';
+import type { Binding } from '../model/plan.ts';
 import { actionOrder, tumbleOrder } from '../model/orders.ts';
 import { spinWithin } from '../washing/spin.ts';
-import { say, type Message } from '../message/message.ts';
-import { moneyOf } from '../message/params.ts';
+import { say } from '../message/message.ts';
 import type { HouseRules } from '../model/household.ts';
-import { usePriceOf } from '../cost/judgement.ts';
-import { roundTo } from '../units/numbers.ts';
-import { conflictOf, type Basket } from '../price/basket.ts';
-import { priceLoad, type PricedLoad } from '../price/price.ts';
-import { transferAllowed, transfers, type Transfer } from '../price/transfer.ts';
+import type { PricedLoad } from '../price/price.ts';
 import { bestSpin, type Setting } from '../price/settings.ts';
 import type { Profile } from '../piece/profile.ts';
 
@@ -183,107 +177,3 @@ export function bindingsOf(load: PricedLoad, pieces: readonly Profile[], rules: 
   }
   return out.filter((x): x is Binding => x !== null);
 }
-
-const strength: readonly Constraint[] = ['H4', 'H5', 'H3', 'H6', 'H7', 'H10', 'H8', 'H1', 'H2'];
-
-/** The transfer that keeps two pieces apart, at the first of the settings that suit both; null when some setting lets them share. */
-function firstTint(b: Basket, i: number, j: number): Transfer | 'no-setting' | null {
-  const words = b.settingWords;
-  let first: Transfer | 'no-setting' = 'no-setting';
-  for (let w = 0; w < words; w++)
-    for (
-      let bits = (b.allowedBits[i * words + w] ?? 0) & (b.allowedBits[j * words + w] ?? 0);
-      bits !== 0;
-      bits &= bits - 1
-    ) {
-      const tint = transfers(b, [i, j], w * 32 + 31 - Math.clz32(bits & -bits), true).find(
-        (t) => !transferAllowed(b, t.giver, t.receiver, t.deltaE),
-      );
-      if (!tint) return null;
-      if (first === 'no-setting') first = tint;
-    }
-  return first;
-}
-/** Places of two loads in the running order, from 1. */
-export interface LoadPair {
-  load: number;
-  otherLoad: number;
-}
-/** Why two groups stay apart: the strongest reason between any two of their pieces; null when only the price keeps them apart. */
-export function separationOf(b: Basket, loadA: PricedLoad, loadB: PricedLoad, at: LoadPair): Separation | null {
-  let best: (Separation & { constraint: Constraint }) | null = null;
-  const offer = (garments: readonly number[], constraint: Constraint, message: Message): void => {
-    if (best && strength.indexOf(best.constraint) <= strength.indexOf(constraint)) return;
-    best = { garments: garments.flatMap((i) => b.profiles[i]?.garment.id ?? []), constraint, message };
-  };
-  const name = (i: number): string => b.profiles[i]?.garment.name ?? '';
-  const stillOpen = (constraint: Constraint): boolean =>
-    best === null || strength.indexOf(best.constraint) > strength.indexOf(constraint);
-  for (const i of loadA.pieces)
-    for (const j of loadB.pieces) {
-      const conflict = conflictOf(b, i, j);
-      if (conflict) {
-        if (stillOpen(conflict.constraint)) offer([i, j], conflict.constraint, conflict.message());
-        continue;
-      }
-      if (!stillOpen('H3')) continue;
-      const tint = firstTint(b, i, j);
-      if (tint === 'no-setting') offer([i, j], 'H1', say('apart.no-setting', { name: name(i), other: name(j) }));
-      else if (tint)
-        offer(
-          [tint.giver, tint.receiver],
-          'H3',
-          say('apart.tint', {
-            name: name(tint.giver),
-            other: name(tint.receiver),
-            deltaE: roundTo(tint.deltaE, 1),
-            limit: tint.limit,
-          }),
-        );
-    }
-  if (
-    !best &&
-    loadA.setting.method === 'machine' &&
-    loadB.setting.method === 'machine' &&
-    loadA.massKg + loadB.massKg > Math.max(loadA.setting.programme.maxLoadKg, loadB.setting.programme.maxLoadKg)
-  ) {
-    const i = loadA.pieces[0] ?? 0;
-    const j = loadB.pieces[0] ?? 0;
-    offer([i, j], 'H2', say('apart.overfill'));
-  }
-  return best ?? dearerTogether(b, loadA, loadB, at);
-}
-
-/** Two loads that might be one, but dearer; null when one load would be no dearer, or cannot be told. */
-function dearerTogether(b: Basket, loadA: PricedLoad, loadB: PricedLoad, at: LoadPair): Separation | null {
-  const pieces = [...loadA.pieces, ...loadB.pieces].sort((i, j) => i - j);
-  const one = priceLoad(b, pieces);
-  const garments = [loadA.pieces[0], loadB.pieces[0]].flatMap((i) => b.profiles[i ?? -1]?.garment.id ?? []);
-  if (!one.feasible) {
-    const [violation] = one.violations;
-    if (!violation || violation === 'no-suitable-product' || violation === 'no-suitable-programme') return null;
-    return { garments, constraint: violation, message: say('board.broken', { violation }) };
-  }
-  const more = one.cost - loadA.cost - loadB.cost;
-  if (more <= 0) return null;
-  const cost = { ...at, cost: moneyOf(b.household.tariff, more) };
-  const { temperatureC } = one.setting;
-  const hottest = Math.max(loadA.setting.temperatureC, loadB.setting.temperatureC);
-  const parts: readonly { price: number; message: Message }[] = [
-    {
-      price: one.company.greying - loadA.company.greying - loadB.company.greying,
-      message: say('apart.price-greying', cost),
-    },
-    {
-      price: one.company.resoiling - loadA.company.resoiling - loadB.company.resoiling,
-      message: say('apart.price-soil', cost),
-    },
-    { price: usesPrice(one) - usesPrice(loadA) - usesPrice(loadB), message: say('apart.price-uses', cost) },
-  ];
-  const greatest = parts.reduce((x, y) => (y.price > x.price ? y : x));
-  if (greatest.price >= more / 2) return { garments, constraint: 'price', message: greatest.message };
-  const message =
-    temperatureC < hottest ? say('apart.price-heat', { ...cost, celsius: hottest }) : say('apart.price', cost);
-  return { garments, constraint: 'price', message };
-}
-const usesPrice = (load: PricedLoad): number => usePriceOf(load.company.uses, load.setting.temperatureC, load.fill);

@@ -13,13 +13,12 @@ import type {
   PlanWarning,
   Pretreatment,
   Reason,
-  Separation,
   Unlock,
 } from '../model/plan.ts';
 import { loadConstants } from '../cost/weights.ts';
 import { sum } from '../units/numbers.ts';
 import { kindFacts, type GarmentKind } from '../garment/kinds.ts';
-import { bindingsOf, separationOf } from './explain.ts';
+import { bindingsOf } from './explain.ts';
 import { loadWarnings, pieceWarnings, untestedWaiting } from './warnings.ts';
 import { missingWarnings, stainWarnings, toPretreatment, workplaceOf } from '../piece/pretreat.ts';
 import { procedureFor } from '../stain/procedure.ts';
@@ -32,10 +31,12 @@ import { deadlineWarnings } from './deadlines.ts';
 import { dryingPlan, type WetLoad } from './drying.ts';
 import { procedureOf } from './procedure.ts';
 import { withReusedBaths } from './reuse-bath.ts';
+import { separationsOf } from './separations.ts';
 import { shareOut } from './share-out.ts';
 import { unlockOf } from './unlock.ts';
 import { waitingGroups, waitReason } from './waiting.ts';
 import { applyPins, type Pin, type PinnedBasket } from '../board/pins.ts';
+import type { DateLook } from '../timetable/search.ts';
 import { timetableOf } from '../timetable/timetable.ts';
 import { noTools, solve, type Candidate, type Solution, type SolveTools, type Togetherness } from '../solve/solve.ts';
 import type { Profile } from '../piece/profile.ts';
@@ -301,21 +302,17 @@ function planWarnings(b: Basket, garments: readonly PlannedGarment[]): PlanWarni
 /** Cloth that stays damp longer smells, h. */
 const slowDryingH = 24;
 
-/** How long is looked for hours that keep all dates: as a timetable is made, or only at the first that comes to hand, which may miss one that could be kept. */
-type DateLook = 'whole' | 'first';
 /** Dates need hours: where no washed piece has one, no timetable is asked; where one day keeps them all, no better day is looked for. */
 function lateOnTheDay(
-  garments: readonly Garment[],
-  household: Household,
-  now: string,
+  { household, garments, now }: PlanRequest,
+  { profiles }: Basket,
   loads: readonly PlannedLoad[],
   planned: readonly PlannedGarment[],
-  look: DateLook,
+  dates: DateLook,
 ): readonly PlanWarning[] {
   const dated = garments.some((g, i) => g.neededBy !== null && planned[i]?.load !== null);
   if (!dated) return [];
-  const budget = look === 'first' ? { placements: 0 } : {};
-  return timetableOf({ household, garments, now, loads, planned, datesOnly: true, ...budget }).warnings;
+  return timetableOf({ household, garments, profiles, now, loads, planned, dates }).warnings;
 }
 
 const kindOf = (b: Basket, piece: number): GarmentKind => b.profiles[piece]?.garment.kind ?? 'other';
@@ -351,19 +348,15 @@ export function planBasket(request: PlanRequest, tools: SolveTools<Plan> = noToo
   const { watch, partition } = tools;
   const solution = solve(pinned.basket, candidates, pinned.decided, {
     // Somebody waits for what there is so far, and a better plan follows.
-    watch: watch && ((progress, soFar) => watch(progress, () => planOf(request, pinned, soFar(), 'first'))),
+    watch: watch && ((progress, soFar) => watch(progress, () => planOf(request, pinned, soFar(), 'glance'))),
     partition,
   });
-  return planOf(request, pinned, solution, 'whole');
+  return planOf(request, pinned, solution, 'search');
 }
 
 /** What becomes of every piece when the basket is divided so, and why. */
-function planOf(
-  { household, garments, now }: PlanRequest,
-  pinned: PinnedBasket,
-  solution: Solution,
-  look: DateLook,
-): Plan {
+function planOf(request: PlanRequest, pinned: PinnedBasket, solution: Solution, dates: DateLook): Plan {
+  const { household, now } = request;
   const { basket: b, decisions } = pinned;
   const found = solution.loads.flatMap((l) => {
     const price = priceLoad(b, l);
@@ -396,14 +389,6 @@ function planOf(
     const open = garment.outcome === 'wash' || garment.outcome === 'wait' || garment.outcome === 'test-first';
     return open ? withUnlock(b, garment, unlockOf(b, i, now, sets, at)) : garment;
   });
-  const separations: Separation[] = [];
-  priced.forEach((one, i) =>
-    priced.slice(i + 1).forEach((other, k) => {
-      const s = separationOf(b, one, other, { load: i + 1, otherLoad: i + k + 2 });
-      if (s) separations.push(s);
-    }),
-  );
-
   const fixedCost = sum(result.filter((_, i) => decisions[i]?.fixed !== null).map((g) => g.deferralCost));
   const cost = sum(loads.map((l) => l.cost)) + sum(result.map((g) => g.deferralCost));
   const lowerBound = solution.optimal ? cost : Math.min(cost, solution.lowerBound + fixedCost);
@@ -413,14 +398,14 @@ function planOf(
     garments: result,
     warnings: [
       ...planWarnings(b, result),
-      ...deadlineWarnings(b, now, lateOnTheDay(garments, household, now, loads, result, look), result),
+      ...deadlineWarnings(b, now, lateOnTheDay(request, b, loads, result, dates), result),
       ...drying.warnings,
       ...capacityWarnings(household, now, priced, b.profiles, drying.plans),
       ...b.profiles.flatMap((p, i) => stainWarnings(p, treatments[i] ?? [])),
       ...missingWarnings(b.profiles.map((piece, i) => ({ piece, procedures: treatments[i] ?? [] }))),
       ...pinned.warnings,
     ],
-    separations,
+    separations: separationsOf(b, priced),
     totals: {
       loads: loads.length,
       minutesAttended: sum(priced.map((l) => l.attendedMin)) + handsMin,

@@ -124,6 +124,8 @@ export interface Basket {
   settingWords: number;
   /** 1 for pairs whose transfer of dye is accepted by a confirmed decision. */
   waived: Uint8Array | null;
+  /** The first piece that is alike in everything but its name, by piece; itself where decisions by hand may tell pieces apart that look alike. */
+  alike: Int32Array;
   /** 1 where two pieces may never share a load: [piece × n + piece]. */
   clash: Uint8Array;
   /** The pieces with what they bring to a pair. */
@@ -362,7 +364,7 @@ function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'
   return { setOf, setSizes: sizes, setHeld: new Int32Array(sizes.length) };
 }
 
-/** Which pieces alike in everything but the name stand for which: the index of the first of each kind, by piece. */
+/** The index of the first of each kind, by piece. */
 function firstAlike(profiles: readonly Profile[]): Int32Array {
   const seen = new Map<string, number>();
   return Int32Array.from(profiles, ({ garment: g }, i) => {
@@ -375,11 +377,14 @@ function firstAlike(profiles: readonly Profile[]): Int32Array {
 /** Not even a confirmed decision sets these aside. */
 const neverWaived: readonly Conflict['constraint'][] = ['H4', 'H6', 'H8'];
 /** 1 where two pieces may never share a load; pieces alike are compared once. */
-function clashesOf(neighbours: readonly Neighbour[], rules: HouseRules, waived: Uint8Array | null): Uint8Array {
+function clashesOf(
+  neighbours: readonly Neighbour[],
+  alike: Int32Array,
+  rules: HouseRules,
+  waived: Uint8Array | null,
+): Uint8Array {
   const n = neighbours.length;
   const clash = new Uint8Array(n * n);
-  // Hand-made decisions can tell pieces apart that look alike.
-  const first = waived ? Int32Array.from(neighbours, (_, i) => i) : firstAlike(neighbours);
   const known = new Map<number, boolean>();
   const between = (i: number, j: number): boolean => {
     const c = conflictBetween(neighbours[i] as Neighbour, neighbours[j] as Neighbour, rules);
@@ -387,7 +392,7 @@ function clashesOf(neighbours: readonly Neighbour[], rules: HouseRules, waived: 
   };
   for (let i = 0; i < n; i++)
     for (let j = i + 1; j < n; j++) {
-      const [one, other] = [first[i] as number, first[j] as number];
+      const [one, other] = [alike[i] as number, alike[j] as number];
       const key = Math.min(one, other) * n + Math.max(one, other);
       const repeated = one !== i || other !== j;
       const apart = (repeated ? known.get(key) : undefined) ?? between(i, j);
@@ -436,7 +441,8 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     }),
   );
   const neighbours = profiles.map(neighbourOf);
-  const clash = clashesOf(neighbours, household.rules, waived);
+  const alike = waivers ? Int32Array.from(profiles, (_, i) => i) : firstAlike(profiles);
+  const clash = clashesOf(neighbours, alike, household.rules, waived);
   // Dyes that run more here than in the book are kept apart sooner; those that run less earn their company by their own readings.
   const runsHere = (dye: BleedingDye): number => Math.max(1, household.learnt.dyes.get(dye) ?? 1);
   const giverScore = profiles.map(({ history: h, garment }) =>
@@ -496,6 +502,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     allowed,
     allowedBits,
     settingWords,
+    alike,
     clash,
     neighbours,
     hasWoolProgramme: household.washers.some((w) => w.programmes.some((p) => p.family === 'wool')),

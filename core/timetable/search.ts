@@ -45,6 +45,9 @@ export const searchBudget = { placements: 2400 } as const;
 const mostPatienceMin = 90;
 const everyOrderUpTo = 6;
 
+/** How long is looked for hours that keep all dates: until a day keeps them, or only at the plan's own order, which may miss a date that could be kept. */
+export type DateLook = 'search' | 'glance';
+
 interface Partial {
   day: Day;
   outside: string[];
@@ -62,8 +65,8 @@ export interface SearchRequest {
   keepMarginMin?: number;
   /** Loads that come before all others, in this order: somebody said so. */
   first?: readonly string[];
-  /** Only dates are asked for: the first day on which nothing is late is enough. */
-  datesOnly?: boolean;
+  /** Only dates are asked for. */
+  dates?: DateLook;
 }
 
 /** When the last of what hangs is away, minutes from now. */
@@ -180,7 +183,7 @@ export function search(request: SearchRequest): Scored {
   const enough = (): boolean => {
     const found = bestNow();
     const inTime = found !== null && found.latePieces === 0 && found.outside.length === 0;
-    return inTime && request.datesOnly === true;
+    return inTime && request.dates !== undefined;
   };
   const ids = (day: Day): string[] => day.blocks.flatMap((b) => (b.block.load === null ? [] : [b.block.id]));
   function finish({ day, outside }: Partial): void {
@@ -249,10 +252,12 @@ export function search(request: SearchRequest): Scored {
     return i < 0 ? Infinity : i;
   };
   const preferred = [...byDate].sort((x, y) => (place(x.id) === place(y.id) ? 0 : place(x.id) - place(y.id)));
+  const tryOrder = (order: readonly Block[], hurry: boolean): void => {
+    if (!enough()) finish(putAll(start, order.flatMap(followers), [], hurry));
+  };
   /** Each load at the hour that weighs best at its turn, and each as soon as it can: what waits for a turn may miss the evening. */
   const decode = (order: readonly Block[]): void => {
-    const blocks = order.flatMap(followers);
-    for (const hurry of [false, true]) if (!enough()) finish(putAll(start, blocks, [], hurry));
+    for (const hurry of [false, true]) tryOrder(order, hurry);
   };
   let kept: Scored | null = null;
   const { keep } = request;
@@ -263,16 +268,20 @@ export function search(request: SearchRequest): Scored {
     kept = bestNow();
     best = null;
   }
-  if (request.prefer) decode(preferred);
-  decode(byDate);
-  decode(byTail);
-  decode(heads);
-  if (heads.length <= everyOrderUpTo) {
-    const all = left;
-    everyOrder(start, byDate, 1, true);
-    left = Math.max(left, all / 2);
-    everyOrder(start, byDate, heads.length <= 3 ? 4 : 1, false);
-  } else improve(byDate);
+  // The order of the plan, where dates come first, each as soon as it can: nothing else keeps dates as often.
+  if (request.dates) tryOrder(heads, true);
+  if (request.dates !== 'glance') {
+    if (request.prefer) decode(preferred);
+    decode(byDate);
+    decode(byTail);
+    decode(heads);
+    if (heads.length <= everyOrderUpTo) {
+      const all = left;
+      everyOrder(start, byDate, 1, true);
+      left = Math.max(left, all / 2);
+      everyOrder(start, byDate, heads.length <= 3 ? 4 : 1, false);
+    } else improve(byDate);
+  }
   const found = bestNow();
   if (found === null) throw new Error('a day has at least one order');
   const margin = request.keepMarginMin ?? 0;

@@ -116,6 +116,27 @@ test('a plan warns of the very dates its timetable misses', () =>
     { numRuns: 15 },
   ));
 
+test('a glance at the dates keeps the rules, and misses at least those that a search misses', () =>
+  fc.assert(
+    fc.property(
+      anyTimes,
+      fc.array(fc.tuple(everydayGarment, fc.constantFrom(null, 4, 9, 24)), { minLength: 1, maxLength: 6 }),
+      (times, list) => {
+        const pieces = list.map(([g, hours], i) => ({
+          ...g,
+          id: `g${i}`,
+          name: `Piece ${i}`,
+          neededBy: hours === null ? null : new Date(Date.parse(now) + hours * 3_600_000).toISOString(),
+        }));
+        const request = requestOf(pieces, { ...household, times });
+        const glanced = timetableOf({ ...request, dates: 'glance' });
+        expect(brokenRules(glanced, request)).toEqual([]);
+        expect(glanced.late.length).toBeGreaterThanOrEqual(timetableOf({ ...request, dates: 'search' }).late.length);
+      },
+    ),
+    { numRuns: 30 },
+  ));
+
 /** What has happened of a timetable by a moment, everything as it was planned. */
 const happenedBy = (t: Timetable, ms: number): TaskProgress[] =>
   t.tasks.flatMap((x) =>

@@ -14,7 +14,7 @@ import { dryingTimeHours } from '../drying/drying.ts';
 import { handOut } from './hand-out.ts';
 import { withImplied } from './implied.ts';
 import { emptyDay, firstFit, type Frame, type Happened, type PlacedBlock } from './day.ts';
-import { better, search, searchBudget, type DayWeights, type Scored } from './search.ts';
+import { better, search, searchBudget, type DateLook, type DayWeights, type Scored } from './search.ts';
 import { workOf, type Block, type Step, type WorkRequest } from './work.ts';
 import { theIron, type WrapTask } from './wrap.ts';
 
@@ -66,8 +66,8 @@ export interface TimetableRequest extends WorkRequest {
   hands?: ReadonlyMap<string, number>;
   /** How much is tried; missing = the usual. */
   placements?: number;
-  /** Only asked whether dates can be kept: the first day that keeps them all is taken, however long it is. */
-  datesOnly?: boolean;
+  /** Only asked whether dates can be kept: the first day that keeps them all is taken, however long it is, and no bound is found. */
+  dates?: DateLook;
   /** Why pieces have no place, and other warnings of the plan that concern the day. */
   planWarnings?: readonly PlanWarning[];
 }
@@ -199,7 +199,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
   const orders = {
     ...(request.prefer ? { prefer: request.prefer } : {}),
     ...(request.first ? { first: request.first } : {}),
-    ...(request.datesOnly ? { datesOnly: true } : {}),
+    ...(request.dates ? { dates: request.dates } : {}),
   };
   // First a quick look at how long things dry beside one another, then the search, then both are brought together.
   let dryMin: ReadonlyMap<string, number> = new Map();
@@ -220,7 +220,8 @@ export function timetableOf(request: TimetableRequest): Timetable {
     const margin = keep ? promiseMarginMin : 0;
     if (better({ ...other, cost: cost + margin }, found)) found = { ...other, cost };
   }
-  for (let round = 0; round < mostAirRounds; round++) {
+  const rounds = request.dates === 'glance' ? 0 : mostAirRounds;
+  for (let round = 0; round < rounds; round++) {
     const takes = air(found);
     const enough = [...takes].every(([id, min]) => (dryMin.get(id) ?? 0) >= min - 1e-6);
     const tight = [...takes].every(([id, min]) => (dryMin.get(id) ?? 0) <= min + 1e-6);
@@ -235,7 +236,7 @@ export function timetableOf(request: TimetableRequest): Timetable {
   return documentOf(request, blocks, found, {
     nowMs,
     broughtIn,
-    bound: lowerBoundMin(blocks, calendar, ownAirMin(household, blocks)),
+    bound: request.dates ? 0 : lowerBoundMin(blocks, calendar, ownAirMin(household, blocks)),
   });
 }
 

@@ -51,6 +51,8 @@ export interface WorkRequest {
   garments: readonly Garment[];
   loads: readonly LoadToDo[];
   planned: readonly PieceToDo[];
+  /** Of the same garments, where somebody has them already. */
+  profiles?: readonly Profile[];
 }
 
 /** Hands, min: engineering estimates of one pair of hands that is not in a hurry. */
@@ -540,8 +542,10 @@ function chores(planned: readonly PieceToDo[], profiles: ReadonlyMap<string, Pro
 }
 
 /** Every block of the day: the loads in the order of the plan, then the chores. */
-export function workOf({ household, garments, loads, planned }: WorkRequest, nowMs: number): Block[] {
-  const profiles = new Map(garments.map((g) => [g.id, profileOf(g, household.rules)]));
+export function workOf(request: WorkRequest, nowMs: number): Block[] {
+  const { household, garments, loads, planned } = request;
+  const known = request.profiles ?? garments.map((g) => profileOf(g, household.rules));
+  const profiles = new Map(known.map((p) => [p.garment.id, p]));
   const plans = new Map(planned.map((g) => [g.id, g]));
   const radius = new Map(household.washers.map((w) => [w.id, w.drumRadiusM]));
   const blocks = loads.map((load) => {
