@@ -26,17 +26,10 @@ interface Column {
   charged: { answer: Answer; real: number } | null;
 }
 
-/** Worths of the kinds and of any load, and the bound that they prove. */
+/** Worths of the kinds, and the bound that they prove. */
 interface Centre {
   worth: Float64Array;
-  perLoad: number;
   bound: number;
-}
-
-/** The worths that prove most, how many loads the relaxation has, and whether somebody had enough. */
-interface Settled extends Centre {
-  loads: number;
-  stopped: boolean;
 }
 
 /** How far the worths asked about lie from the duals towards the best worths so far; and after rounds that bring nothing new. */
@@ -50,8 +43,6 @@ const settledShare = 5e-4;
 const mostRefined = 10;
 const leastUsed = 0.05;
 const refinedLack = 0.02;
-/** A number of loads nearer to a whole one is not branched on. */
-const leastFraction = 0.02;
 
 export class Generation {
   readonly known: KindLoads;
@@ -61,7 +52,6 @@ export class Generation {
   /** The real ones among them, by their kinds. */
   private readonly real = new Set<string>();
   worth: Float64Array;
-  private visited = 0;
   lowerBound: number;
 
   constructor(modes: Modes, known: KindLoads) {
@@ -101,89 +91,54 @@ export class Generation {
   }
   private begin: readonly string[] = [];
 
-  /** Raise the bound of the whole until it settles, the effort is spent, or `told` answers true. */
-  relax(effort: GenerationEffort, cost: number, told: (lowerBound: number, share: number) => boolean): Settled {
-    const begin = { worth: this.worth, perLoad: 0, bound: this.lowerBound };
-    const settled = this.settle(new Master(this, null), effort, cost, begin, (bound, share) => {
-      this.lowerBound = Math.max(this.lowerBound, bound);
-      return told(this.lowerBound, share);
-    });
-    this.worth = settled.worth;
-    return settled;
-  }
-  /** L12 of docs/solver.md. The same, then once more for fewer loads than the relaxation has, and for more: a division has either. */
-  run(effort: GenerationEffort, cost: number, told: (lowerBound: number, share: number) => boolean): void {
-    const share = 1 / 3;
-    const root = this.relax(effort, cost, (bound, part) => told(bound, part * share));
-    if (root.stopped || this.lowerBound >= cost || this.visited > effort.visited) return;
-    const whole = Math.floor(root.loads + 1e-4);
-    if (root.loads - whole < leastFraction) return;
-    let least = cost;
-    for (const [x, limit] of [{ most: whole }, { least: whole + 1 }].entries()) {
-      // Worths of the whole bound both branches.
-      const branch = this.settle(new Master(this, limit), effort, cost, root, (_, part) =>
-        told(this.lowerBound, share * (1 + x + part)),
-      );
-      if (branch.stopped || this.visited > effort.visited) return;
-      least = Math.min(least, branch.bound);
-    }
-    this.lowerBound = Math.max(this.lowerBound, least);
-    told(this.lowerBound, 1);
-  }
-  private settle(
-    master: Master,
-    effort: GenerationEffort,
-    cost: number,
-    from: Centre,
-    told: (bound: number, share: number) => boolean,
-  ): Settled {
+  /** Raise the bound until it settles, the effort is spent, or `told` answers true. Returns the worths that prove most. */
+  run(effort: GenerationEffort, cost: number, told: (lowerBound: number, share: number) => boolean): Centre {
+    const master = new Master(this);
+    const begin: Centre = { worth: this.worth, bound: this.lowerBound };
+    let centre = begin;
     let idle = 0;
-    let centre = from;
-    let settled = { bound: from.bound, round: 0 };
-    let stopped = false;
-    for (let round = 0; round < effort.rounds && !stopped && centre.bound < cost; round++) {
-      const { duals, perLoad } = this.refined(master);
-      const relaxed = this.valueOf(duals) + master.worthOfNumber(perLoad);
+    let visited = 0;
+    let settled = { bound: begin.bound, round: 0 };
+    for (let round = 0; round < effort.rounds && centre.bound < cost; round++) {
+      const duals = this.refined(master);
+      const relaxed = this.valueOf(duals);
       if (relaxed - centre.bound < nearShare * Math.abs(relaxed)) break;
       const back = smoothing[Math.min(idle, smoothing.length - 1)] as number;
-      const between = (dual: number, worth: number): number => (1 - back) * dual + back * worth;
-      const asked = duals.map((d, k) => between(d, centre.worth[k] as number));
-      const askedPerLoad = between(perLoad, centre.perLoad);
-      const { sets, over, visited } = this.oracle.ask(asked, {
-        divisions: effort.divisions,
-        sets: effort.sets,
-        least: leastOver,
-        perLoad: askedPerLoad,
-      });
-      this.visited += visited;
+      const asked = duals.map((dual, k) => (1 - back) * dual + back * (centre.worth[k] as number));
+      const answers = this.oracle.ask(asked, { divisions: effort.divisions, sets: effort.sets, least: leastOver });
+      visited += answers.visited;
       const worth = this.oracle.mended();
-      const reached = this.valueOf(worth) + master.worthOfNumber(askedPerLoad);
-      if (reached > centre.bound) centre = { worth, perLoad: askedPerLoad, bound: Math.min(reached, cost) };
-      let added = 0;
-      for (const answer of sets) {
-        const kinds = [...answer.items].sort((x, y) => x - y);
-        const real = this.addReal(kinds);
-        if (kinds.reduce((t, k) => t + (duals[k] as number), perLoad) - answer.cost > leastOver) added++;
-        // A load that cannot be washed so, or costs more, stands in the relaxation for what the oracle charges.
-        if (real === null || real > answer.cost)
-          this.columns.push({ kinds, now: () => answer.cost, charged: { answer, real: real ?? Infinity } });
-      }
-      idle = added === 0 ? idle + 1 : 0;
+      const reached = this.valueOf(worth);
+      if (reached > centre.bound) centre = { worth, bound: Math.min(reached, cost) };
+      idle = this.takeIn(answers.sets, duals) === 0 ? idle + 1 : 0;
       if (centre.bound > settled.bound + settledShare * Math.abs(centre.bound))
         settled = { bound: centre.bound, round };
-      stopped = told(centre.bound, (round + 1) / effort.rounds);
-      if (this.visited > effort.visited) break;
+      [this.worth, this.lowerBound] = [centre.worth, centre.bound];
+      if (told(centre.bound, (round + 1) / effort.rounds) || visited > effort.visited) break;
       // Far from the worths that it begins with, many rounds pass before the bound rises at all.
-      const risen = centre !== from;
-      if (idle > smoothing.length || (over <= leastOver && back === 0)) break;
+      const risen = centre !== begin;
+      if (idle > smoothing.length || (answers.over <= leastOver && back === 0)) break;
       if (risen && round - settled.round >= settledAfter) break;
     }
-    return { ...centre, loads: master.loads(), stopped };
+    return centre;
+  }
+  /** Answers become loads of the relaxation; returns how many of them gain something there. */
+  private takeIn(sets: readonly Answer[], duals: Float64Array): number {
+    let gaining = 0;
+    for (const answer of sets) {
+      const kinds = [...answer.items].sort((x, y) => x - y);
+      const real = this.addReal(kinds);
+      if (kinds.reduce((t, k) => t + (duals[k] as number), 0) - answer.cost > leastOver) gaining++;
+      // A load that cannot be washed so, or costs more, stands in the relaxation for what the oracle charges.
+      if (real === null || real > answer.cost)
+        this.columns.push({ kinds, now: () => answer.cost, charged: { answer, real: real ?? Infinity } });
+    }
+    return gaining;
   }
   /** The relaxation, once the loads in use are charged what the oracle can tell of them. */
-  private refined(master: Master): { duals: Float64Array; perLoad: number } {
+  private refined(master: Master): Float64Array {
     for (let time = 0; ; time++) {
-      const optimum = master.optimise(this.oracle.leastBase);
+      const optimum = master.optimise();
       if (time === mostRefined) return optimum;
       const lacking = master
         .used()
@@ -199,31 +154,21 @@ export class Generation {
   }
 }
 
-/** The restricted master problem of one branch; it takes over what the generation has met since it was asked last. */
+/** The restricted master problem; it takes over what the generation has met since it was asked last. */
 class Master {
   private readonly generation: Generation;
-  private readonly limit: { least?: number; most?: number } | null;
   private readonly master: RestrictedMaster;
-  private readonly kinds: number;
-  private readonly isLoad = new Set<number>();
   /** Of each load of the generation, its index here. */
   private readonly indices: number[] = [];
   private readonly indexed = new Map<number, number>();
   private begun = false;
-  constructor(generation: Generation, limit: { least?: number; most?: number } | null) {
+  constructor(generation: Generation) {
     this.generation = generation;
-    this.limit = limit;
     const { counts, waitCosts } = generation.known;
-    this.kinds = counts.length;
-    const number = limit && (limit.least ?? limit.most ?? 0);
-    this.master = new RestrictedMaster(number === null ? counts : [...counts, number], artificialCost);
+    this.master = new RestrictedMaster(counts, artificialCost);
     waitCosts.forEach((cost, k) => {
       if (cost < Infinity) this.master.add({ rows: [k], cost });
     });
-    if (limit)
-      this.master.add(
-        limit.least === undefined ? { rows: [this.kinds], cost: 0 } : { rows: [], cost: 0, minusRow: this.kinds },
-      );
     this.takeOver();
   }
   /** What the generation has met since, and what the loads it knew cost by now. */
@@ -233,8 +178,7 @@ class Master {
     columns.forEach(({ kinds, now }, x) => {
       const cost = Math.min(now(), artificialCost);
       if (x < this.indices.length) return this.master.reprice(this.indices[x] as number, cost);
-      const index = this.master.add({ rows: this.limit ? [...kinds, this.kinds] : kinds, cost });
-      this.isLoad.add(index);
+      const index = this.master.add({ rows: kinds, cost });
       this.indexed.set(index, this.indices.length);
       this.indices.push(index);
       const key = kinds.join(',');
@@ -243,16 +187,10 @@ class Master {
     if (!this.begun) this.master.begin(begin.flatMap((key) => first.get(key) ?? []));
     this.begun = true;
   }
-  /** Duals of the kinds, and of the number of loads, that with the sign its row asks for and below what any load costs. */
-  optimise(leastBase: number): { duals: Float64Array; perLoad: number } {
+  /** Duals of the kinds. */
+  optimise(): Float64Array {
     this.takeOver();
-    const pi = this.master.optimise();
-    const number = this.limit ? (pi[this.kinds] as number) : 0;
-    const perLoad = this.limit?.least === undefined ? Math.min(0, number) : Math.min(Math.max(0, number), leastBase);
-    return { duals: pi.subarray(0, this.kinds), perLoad };
-  }
-  worthOfNumber(perLoad: number): number {
-    return this.limit ? perLoad * (this.limit.least ?? this.limit.most ?? 0) : 0;
+    return this.master.optimise();
   }
   /** The loads in use. */
   used(): Column[] {
@@ -261,9 +199,5 @@ class Master {
       const at = this.indexed.get(index);
       return at === undefined || share < leastUsed ? [] : [columns[at] as Column];
     });
-  }
-  /** How many loads the relaxation has. */
-  loads(): number {
-    return this.master.solution().reduce((t, { index, share }) => t + (this.isLoad.has(index) ? share : 0), 0);
   }
 }

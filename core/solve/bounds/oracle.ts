@@ -23,8 +23,6 @@ export interface Question {
   divisions: number;
   sets: number;
   least: number;
-  /** What any load at all is worth, EUR: the dual of their number. */
-  perLoad?: number;
 }
 
 /** Below this the modes of a setting are told apart before what they harm. */
@@ -40,8 +38,6 @@ export class Oracle {
   private readonly division: PartDivision;
   /** Every load is in one of these. */
   private parts: Part[];
-  /** What any load costs at least, a hair less: the dual of the number of loads has to stay below it. */
-  readonly leastBase: number;
 
   /** `most` = how many of each item there are. */
   constructor(modes: Modes, most: readonly number[]) {
@@ -49,12 +45,11 @@ export class Oracle {
     this.values = new PartValue(this.made);
     this.division = new PartDivision(this.made);
     this.parts = this.made.all(modes);
-    this.leastBase = this.parts.reduce((least, part) => Math.min(least, part.base), Infinity) - giveBackMore;
   }
 
   /** The loads worth most above their cost; parts are divided, the most promising first, until a load of the best part is real or the effort is spent. */
-  ask(worth: Float64Array, { divisions, sets: wanted, least, perLoad = 0 }: Question): Answers {
-    this.values.ask(worth, perLoad);
+  ask(worth: Float64Array, { divisions, sets: wanted, least }: Question): Answers {
+    this.values.ask(worth);
     this.values.least = least;
     this.values.visited = 0;
     const kept: Part[] = [];
@@ -81,6 +76,8 @@ export class Oracle {
       }
       const next = this.divide(part);
       if (next === null) {
+        // What cannot be divided may still hold a load worth as much.
+        settled ||= part.value > least;
         kept.push(part);
         continue;
       }
@@ -104,6 +101,7 @@ export class Oracle {
         else kept.push(child);
       }
     }
+    if (!settled && queue.length === 0) over = least;
     sets.push(...this.quickSets(queue, wanted));
     this.parts = [...kept, ...queue.data];
     return { sets, over, visited: this.values.visited };
@@ -131,7 +129,6 @@ export class Oracle {
    */
   mended(): Float64Array {
     this.values.mend();
-    const { perLoad } = this.values;
     const broken = this.parts
       .filter((part) => this.values.atMost(part) > 0 && this.values.look(part) > 0)
       .sort((x, y) => y.value - x.value);
@@ -141,7 +138,7 @@ export class Oracle {
       if (over <= 0) continue;
       const { held, heldCosts } = part;
       const gainOf = (i: number, x: number): number => (this.values.worth[i] as number) - (heldCosts[x] as number);
-      const owed = held.reduce((t, i, x) => t + Math.max(0, -gainOf(i, x)), part.base - perLoad);
+      const owed = held.reduce((t, i, x) => t + Math.max(0, -gainOf(i, x)), part.base);
       const share = over / (owed + over) + giveBackMore;
       this.values.gainsOf(part);
       held.forEach((i, x) => {

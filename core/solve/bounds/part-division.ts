@@ -8,7 +8,7 @@ import { uses } from '../../garment/kinds.ts';
 import { fullGreyKg } from '../../price/company-price.ts';
 import type { PieceNumbers } from '../../price/basket.ts';
 import { firstDye, grey, openDose, soil, type Dose, type Part } from './part.ts';
-import { hairRoom, type Parts } from './parts.ts';
+import { hairKg, hairRoom, type Parts } from './parts.ts';
 
 export interface Choice {
   /** EUR. */
@@ -62,8 +62,32 @@ export class PartDivision {
       return bulky === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, bulky) };
     }
     const missing = set.reduce((bits, i) => bits & ~(way.serves[i] as number), unmet);
-    if (missing === 0) return this.parts.isTreated(way, set) ? null : this.treatedOtherwise(part, set);
+    if (missing === 0)
+      return this.parts.isTreated(way, set)
+        ? (this.overdosed(part, set) ?? this.underfilled(part, set))
+        : this.treatedOtherwise(part, set);
     const item = this.dearest(part, (i) => ((way.serves[i] as number) & missing) !== 0);
+    return item === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, item) };
+  }
+  /** More than the part allows of what harms by its mass: told apart by the largest giver. */
+  private overdosed(part: Part, set: readonly number[]): Choice | null {
+    for (const [k, { high }] of part.known.doses.entries()) {
+      const kgOf = this.parts.dosesKg[k] as Float64Array;
+      if (high === Infinity || set.reduce((kg, i) => kg + (kgOf[i] as number), 0) <= high + hairKg) continue;
+      const item = this.largest(part, set, kgOf);
+      if (item !== null) return { harm: unrealHarm, parts: () => this.parts.told(part, item) };
+    }
+    return null;
+  }
+  /** Less than the part is known to be filled to: told apart by what would be worth most beside it. */
+  private underfilled(part: Part, set: readonly number[]): Choice | null {
+    const { way, known, items, most } = part;
+    if (known.filled !== 'more') return null;
+    const widest = this.parts.widestOf(way);
+    const filled = set.reduce((t, i) => t + (widest[i] as number), 0);
+    if (filled >= judgement.emptyDrum.belowFill - hairRoom) return null;
+    const free = this.beside(part, set);
+    const item = this.dearest(part, (i) => free.filter((x) => x === i).length < (most[items.indexOf(i)] as number));
     return item === null ? null : { harm: unrealHarm, parts: () => this.parts.told(part, item) };
   }
   /** Cloth that asks for another product, or forbids the bleach: told apart by what changes the treatment of what is held, in the set or, failing that, beside it. */
@@ -108,10 +132,11 @@ export class PartDivision {
   private overfull(part: Part, set: readonly number[]): Choice | null {
     const over = (measure: Float64Array, among: readonly number[]): Choice | null => {
       const total = set.reduce((t, i) => t + (measure[i] as number), 0);
-      const item = total > this.parts.full + hairRoom ? this.largest(part, among, measure) : null;
+      const limit = this.parts.limitOf(part, measure);
+      const item = total > limit + hairRoom ? this.largest(part, among, measure) : null;
       if (item === null) return null;
       const gain = set.reduce((t, i) => t + (this.worth[i] as number), 0);
-      const harm = Math.max(overfullHarm, gain * (1 - this.parts.full / total));
+      const harm = Math.max(overfullHarm, gain * (1 - limit / total));
       return { harm, parts: () => this.parts.told(part, item) };
     };
     for (const measure of this.parts.roomsOf(part)) {
@@ -127,11 +152,20 @@ export class PartDivision {
       )
     );
   }
-  /** The item of a set, not yet held, that has most of something. */
-  private largest({ held }: Part, set: readonly number[], of: Float64Array): number | null {
+  /** What a set has beyond what the part holds. */
+  private beside({ held }: Part, set: readonly number[]): number[] {
+    const free = [...set];
+    for (const i of held) {
+      const at = free.indexOf(i);
+      if (at >= 0) free.splice(at, 1);
+    }
+    return free;
+  }
+  /** The item of a set, beyond what is held, that has most of something. */
+  private largest(part: Part, set: readonly number[], of: Float64Array): number | null {
     let most: number | null = null;
-    for (const i of set)
-      if (!held.includes(i) && (of[i] as number) > (most === null ? 0 : (of[most] as number))) most = i;
+    for (const i of this.beside(part, set))
+      if ((of[i] as number) > (most === null ? 0 : (of[most] as number))) most = i;
     return most;
   }
   private sideBySide(part: Part, set: readonly number[]): Choice | null {

@@ -19,8 +19,6 @@ export class PartValue {
   worth: Float64Array;
   /** Those last asked about. */
   private asked: Float64Array;
-  /** What any load at all is worth, EUR. */
-  perLoad = 0;
   /** Values up to this, EUR, are of no interest. */
   least = 0;
   /** Items of the parts looked at, those of whole fillings weighted. */
@@ -44,7 +42,7 @@ export class PartValue {
   }
   /** What a part costs beyond what its held items are worth. */
   private baseOf({ base, held, heldCosts }: Part): number {
-    return held.reduce((t, i, x) => t + (heldCosts[x] as number) - (this.worth[i] as number), base - this.perLoad);
+    return held.reduce((t, i, x) => t + (heldCosts[x] as number) - (this.worth[i] as number), base);
   }
   /** How full the drum would be at most by the last divided filling; more than full where a nearly empty one costs nothing. */
   private filledBy(part: Part): number {
@@ -99,7 +97,7 @@ export class PartValue {
     this.least = 0;
   }
   /** L17 of docs/solver.md. The worths from now on; every region grows by what they let a load of it be worth more at most. */
-  ask(worth: Float64Array, perLoad: number): void {
+  ask(worth: Float64Array): void {
     const { offer, knapsack } = this;
     for (const region of this.parts.regions.values()) {
       const { room, items, most, order } = region;
@@ -111,11 +109,10 @@ export class PartValue {
         const i = items[k] as number;
         offer.gains[k] = Math.max(0, (worth[i] as number) - (this.asked[i] as number));
       }
-      region.grown += knapsack.divided(offer, room, this.parts.full) + perLoad - this.perLoad;
+      region.grown += knapsack.divided(offer, room, this.parts.full);
     }
     this.asked = worth;
     this.worth = worth;
-    this.perLoad = perLoad;
   }
   /** What a part is worth at most by what was known of it when it was last looked at. */
   atMost({ value, grown, region }: Part): number {

@@ -18,7 +18,7 @@ import { companiesOf } from './walls.ts';
 /** More companies than this are taken as one. */
 const mostCompanies = 600;
 /** Differences of mass, kg, of room, and of tint that rounding may make. */
-const hairKg = 1e-9;
+export const hairKg = 1e-9;
 export const hairRoom = 1e-9;
 const hairTint = 1e-9;
 /** Shares of the second measure of room. */
@@ -225,16 +225,20 @@ export class Parts {
       answers: [],
     });
   }
-  /** A part is empty, too, where nothing is left that would meet a condition, or change how what is held is treated. */
+  /** A part is empty, too, where nothing is left that would meet a condition, change how what is held is treated, or fill the drum as it is known to be. */
   private unlessEmpty(part: Part): Part {
-    const { items, way, unmet, untreated, cloth } = part;
+    const { items, most, held, way, known, unmet, untreated, cloth } = part;
+    const widest = this.widestOf(way);
     let meetable = 0;
     let changes = 0;
-    for (const i of items) {
+    let filled = held.reduce((t, i) => t + (widest[i] as number), 0);
+    items.forEach((i, k) => {
       meetable |= way.serves[i] as number;
       changes |= this.cloths[i] as number;
-    }
-    if ((unmet & ~meetable) !== 0 || (untreated && (changes & ~cloth) === 0)) part.base = Infinity;
+      filled += (most[k] as number) * (widest[i] as number);
+    });
+    const tooLittle = known.filled === 'more' && filled < judgement.emptyDrum.belowFill - hairRoom;
+    if ((unmet & ~meetable) !== 0 || (untreated && (changes & ~cloth) === 0) || tooLittle) part.base = Infinity;
     return part;
   }
   /** The same part with some of its items only. */
@@ -283,11 +287,14 @@ export class Parts {
   heldKg(held: readonly number[], k: number): number {
     return held.reduce((kg, i) => kg + (this.dosesKg[k]?.[i] ?? 0), 0);
   }
-  /** Room that held items leave by a measure. */
-  freeOf({ held, known }: Part, room: Float64Array): number {
+  /** Room there is for all of a load by a measure: that of a drum, or what is known to be filled of it at most. */
+  limitOf({ known }: Part, room: Float64Array): number {
     const little = known.filled === 'little' && room !== this.shirtRoom;
-    const full = little ? judgement.emptyDrum.belowFill + hairRoom : this.full;
-    return held.reduce((free, i) => free - (room[i] as number), full);
+    return little ? judgement.emptyDrum.belowFill + hairRoom : this.full;
+  }
+  /** Room that held items leave by a measure. */
+  freeOf(part: Part, room: Float64Array): number {
+    return part.held.reduce((free, i) => free - (room[i] as number), this.limitOf(part, room));
   }
   /** The most room that items take by any measure. */
   widestOf({ room, otherRoom, mixedRoom }: Way): Float64Array {

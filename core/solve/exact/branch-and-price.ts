@@ -222,7 +222,7 @@ export class BranchAndPrice {
       [...this.pool.values()].map((load) => load.items),
       this.best,
     );
-    const { worth: ofKinds, bound } = generation.relax(generationEffort, this.best.cost, (lowerBound) => {
+    const { worth: ofKinds, bound } = generation.run(generationEffort, this.best.cost, (lowerBound) => {
       this.told(lowerBound);
       return this.enough;
     });
