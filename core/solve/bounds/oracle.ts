@@ -27,6 +27,8 @@ export interface Question {
 
 /** Below this the modes of a setting are told apart before what they harm. */
 const outlineHarm = 0.6;
+/** What prices of masses leave between a part and the set that fills it best is told apart from so much on, EUR. */
+const smallSlack = 0.03;
 /** Harm of a set in use from which on it is told apart, EUR. */
 const refinedHarm = 0.005;
 /** A hair more is given back than rounding could hide. */
@@ -208,6 +210,10 @@ export class Oracle {
     if (choice && (way.modes.length === 0 || choice.harm > outlineHarm)) return choice.parts();
     if (way.modes.length > 0) return this.made.byModes(part);
     const cost = this.made.chargeOf(part, set);
-    return cost < Infinity ? { items: set, cost, part } : null;
+    if (cost === Infinity) return null;
+    const gain = set.reduce((t, i) => t + (this.values.worth[i] as number), 0) - cost;
+    return part.value - gain > smallSlack
+      ? (this.division.priced(part, set) ?? { items: set, cost, part })
+      : { items: set, cost, part };
   }
 }

@@ -79,6 +79,16 @@ export class PartDivision {
     }
     return null;
   }
+  /** What may be in a set only up to a mass is charged by a price, which is exact only where a set brings that much: told apart by the largest giver. */
+  priced(part: Part, set: readonly number[]): Part[] | null {
+    for (const [k, { high }] of part.known.doses.entries()) {
+      if (high === Infinity) continue;
+      const kgOf = this.parts.dosesKg[k] as Float64Array;
+      const item = this.largest(part, set, kgOf) ?? this.largest(part, part.items, kgOf);
+      if (item !== null) return this.parts.told(part, item);
+    }
+    return null;
+  }
   /** Less than the part is known to be filled to: told apart by what would be worth most beside it. */
   private underfilled(part: Part, set: readonly number[]): Choice | null {
     const { way, known, items, most } = part;
@@ -153,7 +163,7 @@ export class PartDivision {
     );
   }
   /** What a set has beyond what the part holds. */
-  private beside({ held }: Part, set: readonly number[]): number[] {
+  private beside({ held }: Part, set: Iterable<number>): number[] {
     const free = [...set];
     for (const i of held) {
       const at = free.indexOf(i);
@@ -162,7 +172,7 @@ export class PartDivision {
     return free;
   }
   /** The item of a set, beyond what is held, that has most of something. */
-  private largest(part: Part, set: readonly number[], of: Float64Array): number | null {
+  private largest(part: Part, set: Iterable<number>, of: Float64Array): number | null {
     let most: number | null = null;
     for (const i of this.beside(part, set))
       if ((of[i] as number) > (most === null ? 0 : (of[most] as number))) most = i;
