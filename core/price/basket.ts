@@ -124,7 +124,7 @@ export interface Basket {
   settingWords: number;
   /** 1 for pairs whose transfer of dye is accepted by a confirmed decision. */
   waived: Uint8Array | null;
-  /** The first piece that is alike in everything but its name, by piece; itself where decisions by hand may tell pieces apart that look alike. */
+  /** By piece, the first that is alike: neither a price nor a conflict tells them apart. */
   alike: Int32Array;
   /** 1 where two pieces may never share a load: [piece × n + piece]. */
   clash: Uint8Array;
@@ -364,11 +364,17 @@ function setsOf(garments: readonly Garment[]): Pick<Basket, 'setOf' | 'setSizes'
   return { setOf, setSizes: sizes, setHeld: new Int32Array(sizes.length) };
 }
 
-/** The index of the first of each kind, by piece. */
-function firstAlike(profiles: readonly Profile[]): Int32Array {
+/** The pieces that decisions by hand single out. */
+const singledOut = ({ pairs, labels, overfill, byHand }: Waivers): Set<number> =>
+  new Set([...pairs.flat(), ...labels, ...overfill, ...byHand]);
+/** The index of the first of each kind, by piece: nothing of a piece counts but what its garment says, and whether a decision singles it out. */
+function firstAlike(garments: readonly Garment[], waivers: Waivers): Int32Array {
+  const alone = singledOut(waivers);
   const seen = new Map<string, number>();
-  return Int32Array.from(profiles, ({ garment: g }, i) => {
-    const key = JSON.stringify({ ...g, traits: [...g.traits], id: '', name: '', set: null });
+  return Int32Array.from(garments, (g, i) => {
+    if (alone.has(i)) return i;
+    // A set has no text of its own: without this a lace top and a plain one would be alike.
+    const key = JSON.stringify({ ...g, id: '', name: '', measured: false, traits: [...g.traits].sort() });
     const first = seen.get(key) ?? i;
     seen.set(key, first);
     return first;
@@ -441,7 +447,7 @@ export function basketOf(garments: readonly Garment[], household: Household, wai
     }),
   );
   const neighbours = profiles.map(neighbourOf);
-  const alike = waivers ? Int32Array.from(profiles, (_, i) => i) : firstAlike(profiles);
+  const alike = firstAlike(garments, waivers ?? noWaivers);
   const clash = clashesOf(neighbours, alike, household.rules, waived);
   // Dyes that run more here than in the book are kept apart sooner; those that run less earn their company by their own readings.
   const runsHere = (dye: BleedingDye): number => Math.max(1, household.learnt.dyes.get(dye) ?? 1);

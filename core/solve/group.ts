@@ -12,7 +12,7 @@ import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
 import { KindLoads } from './kinds.ts';
 import type { PartitionSolver } from './partition.ts';
-import { Rounding } from './rounding/rounding.ts';
+import { Rounding, type RoundingEffort } from './rounding/rounding.ts';
 import { Search, type SearchEffort } from './search/search.ts';
 
 /** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
@@ -22,9 +22,12 @@ const generateLimit = { kinds: 200, items: 1_200 };
 const largeFrom = 400;
 /** A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. */
 const partitionLimit = 400;
-/** Dives from the loads that the search has met, and with those of the oracle; and how far along the proof is before the generation and after. */
-const divesOf = (n: number): { first: number; later: number } =>
-  n <= largeFrom ? { first: 4, later: 6 } : { first: 3, later: 3 };
+/** Rounding of the loads that the search has met, and with those of the oracle. */
+const roundingOf = (n: number): { first: RoundingEffort; later: RoundingEffort } =>
+  n <= largeFrom
+    ? { first: { dives: 4, mends: 20 }, later: { dives: 4, mends: 60 } }
+    : { first: { dives: 2, mends: 15 }, later: { dives: 2, mends: 30 } };
+/** How far along the proof is before the generation and after. */
 const proofShares = { generation: 0.15, last: 0.8 };
 /** Counts that keep small households around a second. */
 const branchEffort: BranchEffort = {
@@ -136,7 +139,7 @@ export class Group {
     this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
     if (optimal) return;
     const rounding = this.roundingOf(new KindLoads(this.inst, this.pricer), exact.met());
-    rounding?.run(divesOf(this.inst.items.length).later, () => told(1));
+    rounding?.run(roundingOf(this.inst.items.length).later, () => told(1));
     if (partition) rounding?.partition(partition);
     if (rounding) this.take(rounding.best);
   }
@@ -168,8 +171,8 @@ export class Group {
       at = from + (to - from) * share;
       return tell();
     };
-    const dives = divesOf(n);
-    rounding.run(dives.first, stage(0, proofShares.generation));
+    const efforts = roundingOf(n);
+    rounding.run(efforts.first, stage(0, proofShares.generation));
     this.take(rounding.best);
     if (enough) return;
     if (n > generateLimit.items || known.kinds.length > generateLimit.kinds) {
@@ -184,7 +187,7 @@ export class Group {
       return generating(share);
     });
     if (enough) return;
-    rounding.run(dives.later, stage(proofShares.last, 1));
+    rounding.run(efforts.later, stage(proofShares.last, 1));
     if (!enough && partition && n <= partitionLimit) rounding.partition(partition);
     this.take(rounding.best);
   }

@@ -2,7 +2,7 @@
 import { seededBits } from '../units/random.ts';
 import type { Basket } from '../price/basket.ts';
 import { cheapest } from '../price/price.ts';
-import { PriceTable, type Hashes, type SetPrice } from './price-table.ts';
+import { joined, PriceTable, type Hashes, type SetPrice } from './price-table.ts';
 
 export interface Item {
   /** Ascending indices in the basket. */
@@ -61,24 +61,18 @@ export function piecesOf(items: readonly Item[], set: readonly number[]): number
 export class Pricer {
   readonly basket: Basket;
   private readonly known = new PriceTable();
-  private readonly hash: Float64Array;
-  private readonly check: Uint32Array;
+  /** Of each piece. */
+  private readonly members: readonly Hashes[];
   constructor(basket: Basket) {
     this.basket = basket;
     const next = seededBits(20_260_509);
     // 44 bits: sums of up to 512 members stay exact in a double.
-    this.hash = Float64Array.from(basket.profiles, () => (next() % 4096) * 4294967296 + next());
-    this.check = Uint32Array.from(basket.profiles, () => next());
+    const own = basket.profiles.map((): Hashes => ({ key: (next() % 4096) * 4294967296 + next(), check: next() }));
+    this.members = Array.from(basket.alike, (first) => own[first] as Hashes);
   }
   /** The two hashes of a set; those of a union of disjoint sets are `joined`. */
   hashes(pieces: readonly number[]): Hashes {
-    let key = 0;
-    let check = 0;
-    for (const p of pieces) {
-      key += this.hash[p] ?? 0;
-      check = (check ^ (this.check[p] ?? 0)) >>> 0;
-    }
-    return { key, check };
+    return joined(pieces.map((p) => this.members[p] as Hashes));
   }
   /** Cost and setting of the cheapest way to wash these pieces in one load; Infinity when there is none. */
   price(pieces: readonly number[]): SetPrice {

@@ -1,21 +1,12 @@
 /** L2 of docs/solver.md. Items that nothing in the price tells apart, and that clash with the same others: real linen repeats. */
-import type { Basket } from '../price/basket.ts';
 import { piecesOf, type Instance, type Pricer } from './instance.ts';
-import type { Hashes, SetPrice } from './price-table.ts';
+import { joined, type Hashes, type SetPrice } from './price-table.ts';
 
-/** What the price sees of an item: everything but the names of its pieces, and whether somebody has measured them. */
-function likeness(basket: Basket, inst: Instance, item: number): string {
-  const { pieces, waitCost } = inst.items[item] as Instance['items'][number];
-  const seen = pieces.map((p) => {
-    const { garment } = basket.profiles[p] as Basket['profiles'][number];
-    return [
-      // A set has no text of its own: without this a lace top and a plain one would be alike.
-      { ...garment, id: '', name: '', measured: false, traits: [...garment.traits].sort() },
-      basket.allowedBits.slice(p * basket.settingWords, (p + 1) * basket.settingWords).join(),
-    ];
-  });
-  return JSON.stringify([seen, waitCost === Infinity ? 'must' : waitCost]);
-}
+/** What the price sees of an item. */
+const likeness = ({ basket, items }: Instance, item: number): string => {
+  const { pieces, waitCost } = items[item] as Instance['items'][number];
+  return `${pieces.map((p) => basket.alike[p]).join()} ${waitCost}`;
+};
 
 /** Whether decisions made by hand leave the items of a kind interchangeable: each clashes with the same others, and with all of its kind or none. */
 function interchangeable({ items, apart }: Instance, kind: readonly number[]): boolean {
@@ -32,14 +23,13 @@ function interchangeable({ items, apart }: Instance, kind: readonly number[]): b
 export function kindsOf(inst: Instance): number[][] {
   const byLikeness = new Map<string, number[]>();
   inst.items.forEach((_, i) => {
-    const key = likeness(inst.basket, inst, i);
+    const key = likeness(inst, i);
     const known = byLikeness.get(key);
     if (known) known.push(i);
     else byLikeness.set(key, [i]);
   });
-  const accepted = inst.basket.waived !== null;
   return [...byLikeness.values()]
-    .flatMap((kind) => (kind.length > 1 && (accepted || !interchangeable(inst, kind)) ? kind.map((i) => [i]) : [kind]))
+    .flatMap((kind) => (kind.length > 1 && !interchangeable(inst, kind) ? kind.map((i) => [i]) : [kind]))
     .sort((x, y) => (x[0] as number) - (y[0] as number));
 }
 
@@ -70,7 +60,7 @@ export class KindLoads {
   readonly met = new Map<string, KindLoad>();
   private readonly pricer: Pricer;
   private readonly kindOf: Int32Array;
-  /** Of each item. */
+  /** Of each kind. */
   private readonly hashes: readonly Hashes[];
   constructor(inst: Instance, pricer: Pricer, kinds: readonly (readonly number[])[] = kindsOf(inst)) {
     this.inst = inst;
@@ -78,7 +68,7 @@ export class KindLoads {
     this.kinds = kinds;
     this.counts = kinds.map((kind) => kind.length);
     this.waitCosts = kinds.map(([i = 0]) => inst.items[i]?.waitCost ?? Infinity);
-    this.hashes = inst.items.map(({ pieces }) => pricer.hashes(pieces));
+    this.hashes = kinds.map(([i = 0]) => pricer.hashes(inst.items[i]?.pieces ?? []));
     this.kindOf = new Int32Array(inst.items.length);
     kinds.forEach((kind, k) => {
       for (const i of kind) this.kindOf[i] = k;
@@ -107,16 +97,7 @@ export class KindLoads {
   }
   /** Cost and best setting of a load, its kinds ascending; Infinity where none takes it. */
   price(kinds: readonly number[]): SetPrice {
-    let key = 0;
-    let check = 0;
-    let nth = 0;
-    kinds.forEach((k, x) => {
-      nth = k === kinds[x - 1] ? nth + 1 : 0;
-      const hashes = this.hashes[this.kinds[k]?.[nth] as number] as Hashes;
-      key += hashes.key;
-      check = (check ^ hashes.check) >>> 0;
-    });
-    return this.pricer.priceOf({ key, check }, () =>
+    return this.pricer.priceOf(joined(kinds.map((k) => this.hashes[k] as Hashes)), () =>
       piecesOf(this.inst.items, this.sharedOut([kinds])[0] as readonly number[]),
     );
   }

@@ -1,9 +1,21 @@
 /** Prices of sets under two hashes of their members: hundreds of thousands in a large basket, held in lists of numbers. */
 
-/** A set of pieces by two hashes: sums of one, and exclusive or of the other, of its members. */
+/** A set of pieces by two hashes, each the sum of its members': one of up to 53 bits, one of 32. Pieces alike have the same, so that their sets share a price. */
 export interface Hashes {
   key: number;
   check: number;
+}
+/** Of two sets that have no member in common. */
+export const both = (a: Hashes, b: Hashes): Hashes => ({ key: a.key + b.key, check: (a.check + b.check) >>> 0 });
+/** Of several. */
+export function joined(sets: Iterable<Hashes>): Hashes {
+  let key = 0;
+  let check = 0;
+  for (const set of sets) {
+    key += set.key;
+    check = (check + set.check) >>> 0;
+  }
+  return { key, check };
 }
 /** Cost of a set, EUR, Infinity where no setting takes it; and its best setting, −1 where there is none. */
 export interface SetPrice {

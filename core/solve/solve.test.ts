@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { traitIds } from '../construction/traits.ts';
 import type { Garment } from '../model/garment.ts';
 import { anyGarment, anyHousehold, everydayGarment, garment, household } from '../testing/arbitrary.ts';
-import { basketOf } from '../price/basket.ts';
-import { deferralCost } from '../price/price.ts';
+import { basketOf, noWaivers } from '../price/basket.ts';
+import { cheapest, deferralCost } from '../price/price.ts';
 import { profileOf } from '../piece/profile.ts';
 import { BranchAndPrice } from './exact/branch-and-price.ts';
 import { makeInstance, Pricer, type Instance } from './instance.ts';
@@ -80,6 +80,42 @@ describe('L2: many alike', () => {
     expect(kindsOf(instanceOf(order).inst)).toEqual([[0, 1]]);
     expect(kindsOf(instanceOf([plain, { ...plain, soaked: true }]).inst)).toEqual([[0], [1]]);
   });
+  test('a piece that a decision by hand singles out is a kind of its own; the others alike stay one', () => {
+    const four = Array.from({ length: 4 }, (_, i) => garment(`g${i}`, { kind: 'bath_towel' }));
+    const kinds = (waivers: Partial<typeof noWaivers>): number[][] => {
+      const b = basketOf(four, household, { ...noWaivers, ...waivers });
+      return kindsOf(
+        makeInstance(
+          b,
+          four.map((_, i) => ({ pieces: [i], waitCost: 1 })),
+        ),
+      );
+    };
+    expect(kinds({})).toEqual([[0, 1, 2, 3]]);
+    for (const one of [{ labels: new Set([2]) }, { overfill: new Set([2]) }, { byHand: new Set([2]) }])
+      expect(kinds(one)).toEqual([[0, 1, 3], [2]]);
+    expect(kinds({ pairs: [[1, 2]] })).toEqual([[0, 3], [1], [2]]);
+  });
+  test('sets of the same kinds share a price, which is that of each of them', () =>
+    fc.assert(
+      fc.property(few, fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }), (kinds, taken) => {
+        const list = kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g));
+        const { inst, pricer } = instanceOf(list);
+        const set = list.flatMap((_, i) => (taken[i] ? [i] : []));
+        const twins = kindsOf(inst).flatMap((kind) => kind.toReversed().slice(0, kind.filter((i) => taken[i]).length));
+        expect(pricer.hashes(twins)).toEqual(pricer.hashes(set));
+        for (const pieces of [set, twins])
+          if (pieces.length > 0)
+            expect(pricer.cost(pieces)).toBeCloseTo(
+              cheapest(
+                inst.basket,
+                [...pieces].sort((x, y) => x - y),
+              ).cost,
+              9,
+            );
+      }),
+      { numRuns: 60 },
+    ));
   test('too many kinds are left to the other ways', () => {
     const { inst } = instanceOf(Array.from({ length: 13 }, (_, i) => garment('g', { valueEur: 20 + i })));
     expect(fewKinds(inst)).toBeNull(); // 2¹³ states

@@ -114,7 +114,7 @@ describe('rounding', () => {
         const pricer = new Pricer(inst.basket);
         const first = oneByOne(inst, pricer);
         const rounding = new Rounding(Modes.of(inst), pricer, new KindLoads(inst, pricer), untouched, first);
-        rounding.run(3, () => false);
+        rounding.run({ dives: 3, mends: 4 }, () => false);
         const { best } = rounding;
         const optimum = divideBySubsets(inst, pricer).cost;
         expect(best.cost).toBeLessThanOrEqual(first.cost + 1e-9);
@@ -143,20 +143,33 @@ describe('rounding', () => {
   };
   test('makes a first division of 80 pieces cheaper, by the same basket always to the same one', () => {
     const [one, two] = [fresh(), fresh()];
-    one.run(2, () => false);
-    two.run(2, () => false);
+    one.run({ dives: 2, mends: 3 }, () => false);
+    two.run({ dives: 2, mends: 3 }, () => false);
     expect(one.best.cost).toBeLessThan(first.cost - 2);
     expect(two.best).toEqual(one.best);
     expect(whole(one.best)).toEqual(all(inst));
   });
+  test('mends alone make it cheaper, too; after those in vain it ends by itself', () => {
+    const rounding = fresh();
+    let mends = 0;
+    rounding.run({ dives: 0, mends: 10_000 }, () => {
+      mends++;
+      return false;
+    });
+    expect(rounding.best.cost).toBeLessThan(first.cost - 2);
+    expect(rounding.best.cost).toBeCloseTo(divisionOf(inst, pricer, rounding.best.loads).cost, 9);
+    expect(whole(rounding.best)).toEqual(all(inst));
+    expect(mends).toBeGreaterThan(12);
+    expect(mends).toBeLessThan(1_000);
+  });
   test('stopped at once, it leaves the division as it was', () => {
     const stopped = fresh();
-    stopped.run(2, () => true);
+    stopped.run({ dives: 2, mends: 3 }, () => true);
     expect(stopped.best).toBe(first);
   });
   test('shows a library no loads but those that a better division may hold, and takes none that is no better', () => {
     const rounding = fresh();
-    rounding.run(1, () => false);
+    rounding.run({ dives: 1, mends: 0 }, () => false);
     const before = rounding.best;
     let shown = 0;
     rounding.partition(({ loads, counts }) => {

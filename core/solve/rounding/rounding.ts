@@ -10,8 +10,8 @@ import { betterPartition, type PartitionSolver } from '../partition.ts';
 import { Neighbours, reducedCost } from './neighbours.ts';
 import { RealRelaxation, type Settled, type Use } from './real-relaxation.ts';
 
-/** Rounds of asking for new loads: for the whole, while a dive has much left, and when only so many items are left. */
-const rounds = { whole: 20, dive: 1, tail: 8 };
+/** Rounds of asking for new loads: for the whole, for what a mend takes apart, while a dive has much left, and when only so many items are left. */
+const rounds = { whole: 20, mend: 1, dive: 1, tail: 8 };
 const tailItems = 150;
 /** A load whose share lacks at most this much of a whole number is washed once more. */
 const nearlyOnce = 0.2;
@@ -19,9 +19,27 @@ const nearlyOnce = 0.2;
 const hair = 1e-4;
 /** How far random numbers raise the share by which a load is chosen where none is near a whole number. */
 const noise = 0.3;
+/** A mend takes so many loads apart; those that the relaxation washes as they are so much more seldom. */
+const mostApart = 24;
+const washedLess = 0.3;
+/** So many in a row that bring nothing are enough. */
+const mostInVain = 12;
 /** Costs nearer than this, EUR, are the same. */
 const same = 1e-6;
 
+/** Dives, and loads of the best division taken apart and put together again. */
+export interface RoundingEffort {
+  dives: number;
+  mends: number;
+}
+type Loads = (readonly number[])[];
+/** A dive at its beginning: loads that are chosen, what is left of each kind, loads that fit into that, and those the relaxation uses. */
+interface Begun {
+  chosen: Loads;
+  left: number[];
+  loads: KindLoad[];
+  used: readonly Use[];
+}
 /** A division improved by small moves, with exchanges between loads or without. */
 export type Polish = (division: Division, swaps: boolean) => Division;
 
@@ -54,31 +72,58 @@ export class Rounding {
     const open = this.best.cost - settled.value;
     return { settled, near: loads.filter((load) => reducedCost(load, settled.worth) < open) };
   }
-  /** Several dives; `told` answers true when that is enough. */
-  run(dives: number, told: (share: number) => boolean): void {
+  /** Several dives, then mends of the best division; `told` answers true when that is enough. */
+  run({ dives, mends }: RoundingEffort, told: (share: number) => boolean): void {
     const { settled, near } = this.whole();
     let found: Division | null = null;
+    const all = dives + mends;
     for (let dive = 0; dive < dives; dive++) {
       const random = this.dives++ === 0 ? () => 0 : seeded(this.dives);
-      const loads = this.dive(settled, near, random, () => told(dive / dives));
+      const begin = { chosen: [], left: [...this.known.counts], loads: [...near], used: settled.used };
+      const loads = this.dive(begin, random, () => told(dive / all));
       if (!loads) break;
       const division = this.polish(divisionOf(this.known.inst, this.pricer, this.known.sharedOut(loads)), false);
       this.meet(division);
       if (!found || division.cost < found.cost) found = division;
     }
     if (found) this.offer(this.polish(found, true));
+    let inVain = 0;
+    for (let mend = 0; mend < mends && inVain < mostInVain && !told((dives + mend) / all); mend++)
+      inVain = this.mend(settled, seeded(++this.dives)) ? 0 : inVain + 1;
+  }
+  /** Some loads of the best division are taken apart, and a dive puts their items together again; answers whether that is better. */
+  private mend({ used, worth, value }: Settled, random: () => number): boolean {
+    const loads = this.best.loads.map((items) => this.known.kindsOf(items));
+    const apart = new Set(this.apart(loads, used, random));
+    const chosen = loads.filter((_, x) => !apart.has(x));
+    const left = [...this.known.counts];
+    for (const kinds of chosen) for (const k of kinds) left[k] = (left[k] as number) - 1;
+    const open = this.best.cost - value;
+    const may = [...this.known.met.values()].filter(
+      (load) => fitsInto(load.kinds, left) && reducedCost(load, worth) < open,
+    );
+    const begin = [...apart].flatMap((x) => this.known.meet(loads[x] as readonly number[]) ?? []);
+    const settled = this.relaxation.settle(left, may, rounds.mend, begin);
+    const dived = this.dive({ chosen, left, loads: may, used: settled.used }, random, () => false);
+    const division = dived && divisionOf(this.known.inst, this.pricer, this.known.sharedOut(dived));
+    if (!division || division.cost > this.best.cost - same) return false;
+    this.offer(this.polish(division, true));
+    return true;
+  }
+  /** Places of the loads that are taken apart: one, and others with what may be washed beside it, those that the relaxation of the whole does not wash above all. */
+  private apart(loads: Loads, used: readonly Use[], random: () => number): number[] {
+    const shares = new Map(used.map(({ load, share }) => [load.kinds.join(','), share]));
+    const first = Math.floor(random() * loads.length);
+    const seed = loads[first] as readonly number[];
+    const rank = loads.map((kinds, x) => {
+      const related = kinds.filter((k) => !seed.some((j) => this.known.clash(k, j))).length / kinds.length;
+      const washed = (shares.get(kinds.join(',')) ?? 0) > 1 - nearlyOnce;
+      return x === first ? Infinity : related * (washed ? washedLess : 1) * random();
+    });
+    return [...loads.keys()].sort((x, y) => (rank[y] as number) - (rank[x] as number)).slice(0, mostApart);
   }
   /** One dive: the loads it ends with, by their kinds; null where somebody had enough. */
-  private dive(
-    whole: Settled,
-    near: readonly KindLoad[],
-    random: () => number,
-    enough: () => boolean,
-  ): (readonly number[])[] | null {
-    const left = [...this.known.counts];
-    const chosen: (readonly number[])[] = [];
-    let loads = [...near];
-    let { used } = whole;
+  private dive({ chosen, left, loads, used }: Begun, random: () => number, enough: () => boolean): Loads | null {
     for (;;) {
       if (enough()) return null;
       const fixed = fixable(used, left, random);

@@ -7,7 +7,7 @@ import { featuresOf, gather, noFeatures, type Features } from '../../price/featu
 import { costAtSetting } from '../../price/price.ts';
 import { emptyDrumAtMost, type Modes } from '../bounds/modes.ts';
 import { classesOf, type Classes, type Instance, type Item, type Pricer } from '../instance.ts';
-import type { Hashes } from '../price-table.ts';
+import { both, joined, type Hashes } from '../price-table.ts';
 
 /** Costs nearer than this, EUR, are the same. */
 export const least = 1e-7;
@@ -124,14 +124,7 @@ export class Places {
     return bits;
   }
   private hashesOf(load: readonly number[]): Hashes {
-    let key = 0;
-    let check = 0;
-    for (const i of load) {
-      const h = this.itemHashes[i] as Hashes;
-      key += h.key;
-      check = (check ^ h.check) >>> 0;
-    }
-    return { key, check };
+    return joined(load.map((i) => this.itemHashes[i] as Hashes));
   }
   loadCost(load: readonly number[]): number {
     const { key, check } = this.hashesOf(load);
@@ -188,16 +181,12 @@ export class Places {
   }
   /** Cost of a load with one item more. */
   costWith(load: Load, item: number): number {
-    const more = this.itemHashes[item] as Hashes;
-    return this.pricer.costOf(load.hashes.key + more.key, (load.hashes.check ^ more.check) >>> 0, () =>
-      this.piecesOf([...load.items, item]),
-    );
+    const { key, check } = both(load.hashes, this.itemHashes[item] as Hashes);
+    return this.pricer.costOf(key, check, () => this.piecesOf([...load.items, item]));
   }
   /** The same at a glance: as known, or at the setting that is best without the item. */
   private glance(load: Load, item: number): number {
-    const more = this.itemHashes[item] as Hashes;
-    const key = load.hashes.key + more.key;
-    const check = (load.hashes.check ^ more.check) >>> 0;
+    const { key, check } = both(load.hashes, this.itemHashes[item] as Hashes);
     const known = this.pricer.knownCost(key, check);
     if (known !== undefined) return known;
     const { settingWords: words, pieces } = this.inst.basket;

@@ -43,8 +43,8 @@ export class Search {
   private readonly places: Places;
   private readonly regroup: Regroup;
   private readonly next: () => number;
-  /** The newest load when each item last found no better place. */
-  private readonly tried: Float64Array;
+  /** The newest load when an item of a kind, in a load or waiting, last found no better place. */
+  private readonly tried = new Map<number, number>();
   /** Pairs of loads that are no better as one. */
   private readonly unmerged = new Set<number>();
   /** Pairs of loads, by their numbers, between which no exchange pays. */
@@ -61,7 +61,6 @@ export class Search {
     this.places = new Places(modes, pricer);
     this.regroup = new Regroup(modes, this.places);
     this.next = seededBits(seed);
-    this.tried = new Float64Array(this.inst.items.length);
     this.alike = new Int32Array(this.inst.items.length);
     kindsOf(this.inst).forEach((kind, k) => {
       for (const i of kind) this.alike[i] = k;
@@ -93,11 +92,11 @@ export class Search {
     const restCost = rest.length > 0 ? this.places.loadCost(rest) : 0;
     const saved = load ? load.cost - restCost : this.places.waitCost(item);
     if (restCost === Infinity) return false;
-    // Where neither its own load nor another has changed since it last found no better place, it finds none now.
-    const tried = this.tried[item] as number;
-    const best = this.places.bestPlace(s, item, from, (load?.number ?? 0) > tried ? 0 : tried);
+    // Where no load is new since it, or one alike in the same load, last found no better place, it finds none now.
+    const where = (load?.number ?? 0) * this.inst.items.length + (this.alike[item] as number);
+    const best = this.places.bestPlace(s, item, from, this.tried.get(where) ?? 0);
     if (!(best.delta < saved - least) || (load?.items.length === 1 && best.place === newLoad)) {
-      this.tried[item] = this.places.made;
+      this.tried.set(where, this.places.made);
       return false;
     }
     this.places.takeOut(s, item);
@@ -183,7 +182,7 @@ export class Search {
     const { places } = this;
     const now = a.cost + c.cost;
     const leaves = (load: Load): Leave[] =>
-      load.items.map((item) => {
+      this.different(load.items).map((item) => {
         const rest = load.items.filter((x) => x !== item);
         return { item, rest: places.partOf(load, rest), cost: places.loadCost(rest) };
       });
@@ -211,6 +210,11 @@ export class Search {
     }
     return null;
   }
+  /** The first of each kind. */
+  private different(items: readonly number[]): number[] {
+    const kinds = new Set<number>();
+    return items.filter((i) => kinds.size < kinds.add(this.alike[i] as number).size);
+  }
   private improve(s: State, items: readonly number[], swaps: boolean): void {
     for (let round = 0; round < mostImprovements && !this.enough; round++) {
       let moved = false;
@@ -232,7 +236,7 @@ export class Search {
       this.places.impose(trial, this.regroup.gather(proposal));
       if (!(trial.cost < s.cost - least)) continue;
       Object.assign(s, trial);
-      this.tried.fill(0);
+      this.tried.clear();
       return true;
     }
     return false;
@@ -285,7 +289,7 @@ export class Search {
     let best: State | null = null;
     for (const [k, order] of this.orders().entries()) {
       if (quick && k > 0) break;
-      this.tried.fill(0);
+      this.tried.clear();
       const s = k === 0 && this.built ? this.places.copy(this.built) : this.build(order);
       this.improve(s, all, false);
       for (let k = 0; k < mostProposals && this.gatherWhatPays(s); k++) this.improve(s, all, false);
@@ -314,7 +318,6 @@ export class Search {
         const proposal = proposals.list.shift();
         if (proposal) {
           const touched = this.places.impose(trial, this.regroup.gather(proposal));
-          for (const x of touched) this.tried[x] = 0;
           if (trial.cost < current.cost + promisingRise) this.improve(trial, touched, false);
           this.report(trial);
           if (trial.cost < current.cost - least) current = trial;
@@ -333,12 +336,11 @@ export class Search {
       if (trial.cost < current.cost + 0.4) this.improve(trial, out, false);
       this.report(trial);
       if (trial.cost < champion.cost - least) champion = this.places.copy(trial);
-      for (const x of out) this.tried[x] = 0;
       // A little worse is kept now and then, so that the search leaves a valley.
       if (trial.cost < current.cost - least || trial.cost < champion.cost + 0.15) current = trial;
       else if (round % 40 === 39) current = this.places.copy(champion);
     }
-    this.tried.fill(0);
+    this.tried.clear();
     this.improve(champion, all, swaps);
     this.report(champion);
     return champion;
@@ -357,7 +359,7 @@ export class Search {
       waiting: new Set(division.waiting),
       cost: division.cost,
     };
-    this.tried.fill(0);
+    this.tried.clear();
     this.improve(
       s,
       this.inst.items.map((_, i) => i),
