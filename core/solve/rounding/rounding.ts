@@ -19,8 +19,9 @@ const nearlyOnce = 0.2;
 const hair = 1e-4;
 /** How far random numbers raise the share by which a load is chosen where none is near a whole number. */
 const noise = 0.3;
-/** A mend takes so many loads apart; those that the relaxation washes as they are so much more seldom. */
+/** A mend takes so many loads apart, and of few loads this share; those that the relaxation washes as they are so much more seldom. */
 const mostApart = 24;
+const shareApart = 0.6;
 const washedLess = 0.3;
 /** So many in a row that bring nothing are enough. */
 const mostInVain = 12;
@@ -120,7 +121,8 @@ export class Rounding {
       const washed = (shares.get(kinds.join(',')) ?? 0) > 1 - nearlyOnce;
       return x === first ? Infinity : related * (washed ? washedLess : 1) * random();
     });
-    return [...loads.keys()].sort((x, y) => (rank[y] as number) - (rank[x] as number)).slice(0, mostApart);
+    const number = Math.min(mostApart, Math.ceil(loads.length * shareApart));
+    return [...loads.keys()].sort((x, y) => (rank[y] as number) - (rank[x] as number)).slice(0, number);
   }
   /** One dive: the loads it ends with, by their kinds; null where somebody had enough. */
   private dive({ chosen, left, loads, used }: Begun, random: () => number, enough: () => boolean): Loads | null {
