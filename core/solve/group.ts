@@ -5,9 +5,11 @@
 import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 import { Generation, type GenerationEffort } from './bounds/generation.ts';
 import { Modes } from './bounds/modes.ts';
-import { BranchAndPrice, type BranchEffort } from './exact/branch-and-price.ts';
-import type { PooledLoad } from './exact/column-list.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
+import type { PooledLoad } from './exact/listed-loads.ts';
+import { Proof, type ProofEffort } from './exact/proof.ts';
+import { ColumnFinder } from './exact/column-finder.ts';
+import { bestAmongWritten } from './exact/written-out.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
 import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
 import { KindLoads } from './kinds.ts';
@@ -22,6 +24,9 @@ const generateLimit = { kinds: 200, items: 1_200 };
 const largeFrom = 400;
 /** A library is asked for the best of the loads met up to so many items: beyond, it finds nothing in the time that anybody waits. */
 const partitionLimit = 400;
+/** Larger groups up to this size are proven so, too, where so small a share of the cost is open that not too many loads are left to be written out. */
+const writtenLimit = 100;
+const writtenOpen = 0.005;
 /** Rounding of the loads that the search has met, and with those of the oracle. */
 const roundingOf = (n: number): { first: RoundingEffort; later: RoundingEffort } =>
   n <= largeFrom
@@ -30,14 +35,9 @@ const roundingOf = (n: number): { first: RoundingEffort; later: RoundingEffort }
 /** How far along the proof is before the generation and after. */
 const proofShares = { generation: 0.15, last: 0.8 };
 /** Counts that keep small households around a second. */
-const branchEffort: BranchEffort = {
-  nodes: 80,
-  poolNodes: 600,
-  listNodes: 2_000,
-  written: { columns: 20_000, visited: 60_000 },
-  rounds: 150,
-  nodesPerMode: 20_000,
-  visited: 1_500_000,
+const proofEffort: ProofEffort = {
+  relaxation: { rounds: 150, nodesPerMode: 20_000, visited: 1_500_000 },
+  written: { columns: 200_000, visited: 700_000, branches: 300 },
 };
 const generateEffort = (n: number): GenerationEffort => ({
   rounds: 60,
@@ -125,23 +125,40 @@ export class Group {
     if (n <= branchLimit) this.prove(proof, partition);
     else this.bound(proof, partition);
   }
+  /** Proven by the loads that a better division could use; where they are too many, what is left open is rounded once more. */
   private prove(told: (share: number) => boolean, partition: PartitionSolver | null): void {
     if (!this.open) return;
-    const { modes, pool } = this.open;
-    const exact = new BranchAndPrice(modes, this.pricer, this.division, pool.values(), branchEffort);
-    exact.onBound = (lowerBound, cost) => {
-      this.cost = cost;
-      this.lowerBound = Math.max(this.lowerBound, Math.min(lowerBound, cost));
-      return told(1 - Math.min(1, ((cost - lowerBound) / cost) * 10));
+    const { modes, pool, search } = this.open;
+    const { first, later } = roundingOf(this.inst.items.length);
+    const known = new KindLoads(this.inst, this.pricer);
+    let at = 0;
+    let enough = false;
+    const tell = (): boolean => (enough ||= told(at));
+    search.onRound = tell;
+    const proof = new Proof(modes, this.pricer, this.division, pool.values(), proofEffort);
+    proof.onBound = (lowerBound, cost) => {
+      this.proven(lowerBound, cost);
+      at = 1 - Math.min(1, ((cost - lowerBound) / cost) * 10);
+      return tell();
     };
-    const { division, lowerBound, optimal } = exact.run();
+    const { division, lowerBound } = proof.run((met, best) => {
+      this.take(best);
+      const rounding = this.roundingOf(known, met);
+      rounding?.run(first, tell);
+      return rounding?.best ?? best;
+    });
     this.take(division);
-    this.lowerBound = optimal ? division.cost : Math.max(this.lowerBound, lowerBound);
-    if (optimal) return;
-    const rounding = this.roundingOf(new KindLoads(this.inst, this.pricer), exact.met());
-    rounding?.run(roundingOf(this.inst.items.length).later, () => told(1));
+    this.proven(lowerBound, division.cost);
+    if (enough || this.optimal) return;
+    const rounding = this.roundingOf(known, proof.met());
+    rounding?.run(later, tell);
     if (partition) rounding?.partition(partition);
     if (rounding) this.take(rounding.best);
+  }
+  /** Told of a bound, and of the cost of the best division known by now. */
+  private proven(lowerBound: number, cost: number): void {
+    this.cost = cost;
+    this.lowerBound = Math.max(this.lowerBound, Math.min(lowerBound, cost));
   }
   /** Rounding of the relaxation over these loads and those around them, told by their items. */
   private roundingOf(known: KindLoads, met: Iterable<readonly number[]>): Rounding | null {
@@ -182,13 +199,31 @@ export class Group {
     const generation = new Generation(modes, known);
     generation.take(met, this.division);
     const generating = stage(proofShares.generation, proofShares.last);
-    generation.run(generateEffort(n), this.division.cost, (lowerBound, share) => {
+    const { worth, bound } = generation.run(generateEffort(n), this.division.cost, (lowerBound, share) => {
       this.lowerBound = Math.max(this.lowerBound, lowerBound);
       return generating(share);
     });
     if (enough) return;
     rounding.run(efforts.later, stage(proofShares.last, 1));
-    if (!enough && partition && n <= partitionLimit) rounding.partition(partition);
+    this.take(rounding.best);
+    if (enough) return;
+    if (n <= writtenLimit && this.division.cost - bound < writtenOpen * this.division.cost) {
+      const centre = { worth: known.worthOfItems(worth), bound };
+      const found = bestAmongWritten(
+        new ColumnFinder(modes),
+        centre,
+        this.division,
+        proofEffort.written,
+        (lower, cost) => {
+          this.proven(lower, cost);
+          return tell();
+        },
+      );
+      this.take(found.division);
+      this.proven(found.lowerBound, found.division.cost);
+      if (enough || this.optimal) return;
+    }
+    if (partition && n <= partitionLimit) rounding.partition(partition);
     this.take(rounding.best);
   }
 }

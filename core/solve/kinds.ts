@@ -84,6 +84,10 @@ export class KindLoads {
   kindsOf(items: readonly number[]): number[] {
     return items.map((i) => this.kindOf[i] as number).sort((x, y) => x - y);
   }
+  /** Of each item what its kind is worth. */
+  worthOfItems(ofKinds: Float64Array): Float64Array {
+    return Float64Array.from(this.kindOf, (k) => ofKinds[k] as number);
+  }
   /** Items for loads told by kinds, the first free of each: any others would cost the same. */
   sharedOut(loads: readonly (readonly number[])[]): number[][] {
     const taken = new Int32Array(this.kinds.length);

@@ -170,3 +170,30 @@ describe('random instances', () => {
       { numRuns: 200 },
     ));
 });
+
+describe('a good start of the master', () => {
+  test('loads that partition the rows are taken up at once, and change nothing of the answer', () => {
+    const fill = (m: RestrictedMaster): number[] => [
+      m.add({ rows: [0, 1], cost: 3 }),
+      m.add({ rows: [2, 3], cost: 3 }),
+      m.add({ rows: [0, 2], cost: 1 }),
+      m.add({ rows: [1, 3], cost: 1 }),
+      m.add({ rows: [0, 1, 2, 3], cost: 4 }),
+    ];
+    const cold = new RestrictedMaster([1, 1, 1, 1], 100);
+    fill(cold);
+    const warm = new RestrictedMaster([1, 1, 1, 1], 100);
+    const [first, second] = fill(warm);
+    warm.begin([first as number, second as number]);
+    expect(
+      warm
+        .solution()
+        .filter((x) => x.share > 0.5)
+        .map((x) => x.index)
+        .sort((x, y) => x - y),
+    ).toEqual([first, second]);
+    const sum = (pi: Float64Array): number => pi.reduce((s, x) => s + x, 0);
+    expect(sum(warm.optimise())).toBeCloseTo(2, 5);
+    expect(sum(cold.optimise())).toBeCloseTo(2, 5);
+  });
+});

@@ -30,33 +30,27 @@ const subsets = (n: number): number[][] =>
 const list = fc.array(washable, { minLength: 2, maxLength: 7 });
 /** What an item is worth, EUR: around the price of a share of a load. */
 const worths = fc.array(fc.double({ min: 0, max: 3, noNaN: true }), { minLength: 7, maxLength: 7 });
-const leastReduced = (inst: Instance, pricer: Pricer, worth: Float64Array, perLoad: number): number =>
+const leastReduced = (inst: Instance, pricer: Pricer, worth: Float64Array): number =>
   Math.min(
     0,
     ...subsets(inst.items.length).map(
-      (set) => pricer.cost(piecesOf(inst.items, set)) - perLoad - set.reduce((s, i) => s + (worth[i] as number), 0),
+      (set) => pricer.cost(piecesOf(inst.items, set)) - set.reduce((s, i) => s + (worth[i] as number), 0),
     ),
   );
 
 describe('columns', () => {
   test('the best one found is the best of all subsets, when the search was exact', () =>
     fc.assert(
-      fc.property(
-        list,
-        worths,
-        fc.double({ min: -0.5, max: 0.5, noNaN: true }),
-        anyHousehold,
-        (gs, ws, perLoad, home) => {
-          const { inst, pricer } = instanceOf(gs, home);
-          const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-          const found = new ColumnFinder(Modes.of(inst)).find(worth, perLoad, 1e6);
-          const least = leastReduced(inst, pricer, worth, perLoad);
-          expect(found.exact).toBe(true);
-          expect(found.leastReduced).toBeCloseTo(least, 6);
-          for (const c of found.columns)
-            expect(c.cost).toBeGreaterThanOrEqual(pricer.cost(piecesOf(inst.items, c.items)) - 1e-9);
-        },
-      ),
+      fc.property(list, worths, anyHousehold, (gs, ws, home) => {
+        const { inst, pricer } = instanceOf(gs, home);
+        const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
+        const found = new ColumnFinder(Modes.of(inst)).find(worth, 1e6);
+        const least = leastReduced(inst, pricer, worth);
+        expect(found.exact).toBe(true);
+        expect(found.leastReduced).toBeCloseTo(least, 6);
+        for (const c of found.columns)
+          expect(c.cost).toBeGreaterThanOrEqual(pricer.cost(piecesOf(inst.items, c.items)) - 1e-9);
+      }),
       { numRuns: 200 },
     ));
   test('so it is where dyes, drums and products entangle the cost most', () =>
@@ -68,9 +62,9 @@ describe('columns', () => {
         (gs, ws, home) => {
           const { inst, pricer } = instanceOf(gs, home);
           const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-          const found = new ColumnFinder(Modes.of(inst)).find(worth, 0, 1e6);
+          const found = new ColumnFinder(Modes.of(inst)).find(worth, 1e6);
           expect(found.exact).toBe(true);
-          expect(found.leastReduced).toBeCloseTo(leastReduced(inst, pricer, worth, 0), 6);
+          expect(found.leastReduced).toBeCloseTo(leastReduced(inst, pricer, worth), 6);
         },
       ),
       { numRuns: 120 },
@@ -80,25 +74,32 @@ describe('columns', () => {
       fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
         const { inst, pricer } = instanceOf(gs);
         const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-        const found = new ColumnFinder(Modes.of(inst)).find(worth, 0, nodesPerMode);
-        expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth, 0) + 1e-6);
+        const found = new ColumnFinder(Modes.of(inst)).find(worth, nodesPerMode);
+        expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth) + 1e-6);
       }),
       { numRuns: 120 },
     ));
-  test('items that became one in a branch are priced as one', () =>
+  test('L9: all loads below a reduced cost, at what they cost, or none where they are too many', () =>
     fc.assert(
-      fc.property(fc.array(washable, { minLength: 4, maxLength: 6 }), worths, (gs, ws) => {
-        const { inst } = instanceOf(gs);
-        const groups = [[0, 1], ...gs.slice(2).map((_, i) => [i + 2])];
-        const merged = makeInstance(
-          inst.basket,
-          groups.map((g) => ({ pieces: g, waitCost: Infinity })),
-        );
-        const worth = Float64Array.from(groups, (_, i) => ws[i] as number);
-        const effort = 1e6;
-        const derived = new ColumnFinder(Modes.of(inst)).within(merged, groups).find(worth, 0, effort);
-        expect(derived.leastReduced).toBeCloseTo(leastReduced(merged, new Pricer(inst.basket), worth, 0), 6);
+      fc.property(list, worths, fc.double({ min: -1, max: 3, noNaN: true }), anyHousehold, (gs, ws, limit, home) => {
+        const { inst, pricer } = instanceOf(gs, home);
+        const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
+        const all = subsets(inst.items.length).flatMap((items) => {
+          const cost = pricer.cost(piecesOf(inst.items, items));
+          return cost - items.reduce((t, i) => t + (worth[i] as number), 0) < limit
+            ? [{ key: items.join(), cost }]
+            : [];
+        });
+        const finder = new ColumnFinder(Modes.of(inst));
+        const found = finder.allWithin(worth, limit, { columns: 1_000, visited: 1e6 }) ?? [];
+        const costs = new Map(found.map(({ items, cost }) => [items.join(), cost]));
+        expect([...costs.keys()].sort()).toEqual(all.map(({ key }) => key).sort());
+        for (const { key, cost } of all) expect(costs.get(key)).toBeCloseTo(cost, 9);
+        if (all.length > 1) {
+          expect(finder.allWithin(worth, limit, { columns: all.length - 1, visited: 1e6 })).toBeNull();
+          expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 1 })).toBeNull();
+        }
       }),
-      { numRuns: 30 },
+      { numRuns: 80 },
     ));
 });

@@ -26,14 +26,6 @@ export interface Findings {
   /** Sets looked at. */ visited: number;
 }
 
-/**
- * Where columns come from: `worth` per item, `perLoad` for any load at all, and a limit of visited sets for each way
- * of washing.
- */
-export interface ColumnSource {
-  find: (worth: Float64Array, perLoad: number, nodesPerMode: number) => Findings;
-}
-
 /** A load is worth looking at below this reduced cost. */
 const start = -1e-7;
 /** Columns of one mode that are handed over at once, the best and those before it. */
@@ -70,7 +62,6 @@ interface Dive {
   mode: Mode;
   company: Company;
   worth: Float64Array;
-  perLoad: number;
   base: number;
   room: Float64Array;
   dense: readonly number[];
@@ -81,10 +72,10 @@ interface Dive {
 }
 const nothing = { visited: 0, cutAt: Infinity };
 
-export class ColumnFinder implements ColumnSource {
+export class ColumnFinder {
   readonly inst: Instance;
   private readonly modes: Modes;
-  private list: readonly Mode[];
+  private readonly list: readonly Mode[];
   private readonly companies = new Map<number, Company>();
   private readonly words: number;
   private readonly reach: PackingBound;
@@ -99,11 +90,11 @@ export class ColumnFinder implements ColumnSource {
   /** Visited sets of a first look at a mode; where that is cut off in vain, the next look is longer. */
   private readonly firstLook: number;
   private readonly looks = new Map<Mode, number>();
-  constructor(modes: Modes, firstLook = Infinity, list: readonly Mode[] = modes.list) {
+  constructor(modes: Modes, firstLook = Infinity) {
     const { inst } = modes;
     this.inst = inst;
     this.modes = modes;
-    this.list = list;
+    this.list = modes.list;
     this.firstLook = firstLook;
     this.words = wordsFor(inst.items.length);
     this.reach = new PackingBound(inst.items.length);
@@ -112,17 +103,6 @@ export class ColumnFinder implements ColumnSource {
     this.isCandidate = new Uint8Array(inst.items.length);
     this.full = modes.full;
   }
-  /** The same for a branch in which the items of each group have become one. */
-  within(inst: Instance, groups: readonly (readonly number[])[]): ColumnFinder {
-    const modes = this.modes.merged(inst, groups);
-    const kept = new Set(this.list);
-    return new ColumnFinder(
-      modes,
-      Infinity,
-      modes.list.filter((_, k) => kept.has(this.modes.list[k] as Mode)),
-    );
-  }
-
   /** What any load costs at least. */
   leastCost(): number {
     return Math.max(1e-3, Math.min(...this.modes.list.map((m) => m.base)));
@@ -159,12 +139,12 @@ export class ColumnFinder implements ColumnSource {
   }
 
   /** The best columns of each mode, and a bound on what none can beat. */
-  find(worth: Float64Array, perLoad: number, nodesPerMode: number): Findings {
+  find(worth: Float64Array, nodesPerMode: number): Findings {
     const found: Findings = { columns: [], leastReduced: 0, exact: true, mayLookLonger: false, visited: 0 };
     for (const mode of this.list) {
       const better: FoundColumn[] = [];
       const look = Math.min(nodesPerMode, this.looks.get(mode) ?? this.firstLook);
-      const { visited, cutAt } = this.search(mode, worth, perLoad, start, look, (column) => {
+      const { visited, cutAt } = this.search(mode, worth, start, look, (column) => {
         better.push(column);
         return column.reduced - 1e-9;
       });
@@ -179,40 +159,25 @@ export class ColumnFinder implements ColumnSource {
     }
     return found;
   }
-  /** Look from now on only at modes that may hold a load of a reduced cost below this; returns the visited sets. */
-  keepWithin(worth: Float64Array, reducedCost: number, nodesPerMode: number): number {
-    let all = 0;
-    this.list = this.list.filter((mode) => {
-      let some = false;
-      const { visited, cutAt } = this.search(mode, worth, 0, reducedCost, nodesPerMode, () => {
-        some = true;
-        return -Infinity;
-      });
-      all += visited;
-      return some || cutAt < Infinity;
-    });
-    return all;
-  }
-  /** Every load of a reduced cost below this, null when they are too many; and the visited sets. */
+  /** Every load of a reduced cost below this, null when they are too many, or too many sets have to be visited for it. */
   allWithin(
     worth: Float64Array,
-    perLoad: number,
     reducedCost: number,
     most: { columns: number; visited: number },
-  ): { columns: FoundColumn[] | null; visited: number } {
+  ): FoundColumn[] | null {
     const found = new Map<string, FoundColumn>();
     let left = most.visited;
     for (const mode of this.list) {
-      const { visited, cutAt } = this.search(mode, worth, perLoad, reducedCost, left, (column) => {
+      const { visited, cutAt } = this.search(mode, worth, reducedCost, left, (column) => {
         const key = column.items.join(',');
         const known = found.get(key);
         if (!known || column.cost < known.cost) found.set(key, column);
         return found.size > most.columns ? -Infinity : reducedCost;
       });
       left -= visited;
-      if (cutAt < Infinity || found.size > most.columns) return { columns: null, visited: most.visited - left };
+      if (cutAt < Infinity || found.size > most.columns) return null;
     }
-    return { columns: [...found.values()], visited: most.visited - left };
+    return [...found.values()];
   }
 
   /**
@@ -222,7 +187,6 @@ export class ColumnFinder implements ColumnSource {
   private search(
     mode: Mode,
     worth: Float64Array,
-    perLoad: number,
     target: number,
     nodes: number,
     take: Dive['take'],
@@ -230,7 +194,7 @@ export class ColumnFinder implements ColumnSource {
     const n = this.inst.items.length;
     const root = this.level(0);
     const { gains, joins } = root;
-    const base = mode.base - perLoad;
+    const { base } = mode;
     let positive = 0;
     for (let i = 0; i < n; i++) {
       const gain = (worth[i] as number) - (mode.leastCost[i] as number);
@@ -273,7 +237,6 @@ export class ColumnFinder implements ColumnSource {
       mode,
       company,
       worth,
-      perLoad,
       base,
       room,
       dense,
@@ -472,7 +435,7 @@ export class ColumnFinder implements ColumnSource {
       const { shares } = next.tint;
       const cost = supposedCost(b, set, next.features, shares, mode.index, mode.supposed, bounds);
       if (cost < Infinity) {
-        let worths = dive.perLoad;
+        let worths = 0;
         let separable = dive.base + bounds.harmAtLeast;
         for (const x of chosen) {
           worths += worth[x] as number;
