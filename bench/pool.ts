@@ -34,11 +34,11 @@ export function poolCost(highs: Highs, { household, garments, now }: PlanRequest
   let total = 0;
   for (const inst of groups) {
     const modes = Modes.of(inst);
-    const met: number[][] = [];
-    const search = new Search(modes, pricer);
-    search.onLoad = (items) => met.push([...items]);
-    const best = search.run({ rounds: 600, swaps: true });
     const known = new KindLoads(inst, pricer);
+    const search = new Search(modes, pricer);
+    search.onLoad = (items) => void known.meet(known.kindsOf(items));
+    const best = search.run({ rounds: 600, swaps: true });
+    const met = [...known.met.values()].map(({ kinds }) => kinds);
     const generation = new Generation(modes, known);
     generation.take(met, best);
     generation.run(effort, best.cost, () => false);

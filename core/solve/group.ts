@@ -6,12 +6,11 @@ import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 import { Generation, type GenerationEffort } from './bounds/generation.ts';
 import { Modes } from './bounds/modes.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
-import type { PooledLoad } from './exact/listed-loads.ts';
 import { Proof, type ProofEffort } from './exact/proof.ts';
 import { ColumnFinder } from './exact/column-finder.ts';
 import { bestAmongWritten } from './exact/written-out.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
-import { ascending, type Division, type Instance, type Pricer } from './instance.ts';
+import { type Division, type Instance, type Pricer } from './instance.ts';
 import { KindLoads } from './kinds.ts';
 import type { PartitionSolver } from './partition.ts';
 import { Rounding, type RoundingEffort } from './rounding/rounding.ts';
@@ -66,7 +65,7 @@ export class Group {
   private readonly inst: Instance;
   private readonly pricer: Pricer;
   /** What is left to be done; null where the first division is the best. */
-  private readonly open: { modes: Modes; search: Search; pool: Map<string, PooledLoad> } | null;
+  private readonly open: { modes: Modes; search: Search; known: KindLoads } | null;
 
   constructor(inst: Instance, pricer: Pricer) {
     this.inst = inst;
@@ -80,13 +79,10 @@ export class Group {
       return;
     }
     const modes = Modes.of(inst);
-    const pool = new Map<string, PooledLoad>();
+    const known = new KindLoads(inst, pricer);
     const search = new Search(modes, pricer);
-    search.onLoad = (items, cost) => {
-      const set = ascending(items);
-      pool.set(set.join(','), { items: set, cost });
-    };
-    this.open = { modes, search, pool };
+    search.onLoad = (items) => void known.meet(known.kindsOf(items));
+    this.open = { modes, search, known };
     this.division = search.start();
     this.cost = this.division.cost;
     // Somebody waits for the first division of a large group: its better bound comes later.
@@ -128,54 +124,48 @@ export class Group {
   /** Proven by the loads that a better division could use; where they are too many, what is left open is rounded once more. */
   private prove(told: (share: number) => boolean, partition: PartitionSolver | null): void {
     if (!this.open) return;
-    const { modes, pool, search } = this.open;
+    const { modes, search, known } = this.open;
     const { first, later } = roundingOf(this.inst.items.length);
-    const known = new KindLoads(this.inst, this.pricer);
     let at = 0;
     let enough = false;
     const tell = (): boolean => (enough ||= told(at));
     search.onRound = tell;
-    const proof = new Proof(modes, this.pricer, this.division, pool.values(), proofEffort);
+    const proof = new Proof(modes, this.pricer, known, this.division, proofEffort);
     proof.onBound = (lowerBound, cost) => {
       this.proven(lowerBound, cost);
       at = 1 - Math.min(1, ((cost - lowerBound) / cost) * 10);
       return tell();
     };
-    const { division, lowerBound } = proof.run((met, best) => {
+    const { division, lowerBound } = proof.run((best) => {
       this.take(best);
-      const rounding = this.roundingOf(known, met);
-      rounding?.run(first, tell);
-      return rounding?.best ?? best;
+      const rounding = this.roundingOf(modes, search, known);
+      rounding.run(first, tell);
+      return rounding.best;
     });
     this.take(division);
     this.proven(lowerBound, division.cost);
     if (enough || this.optimal) return;
-    const rounding = this.roundingOf(known, proof.met());
-    rounding?.run(later, tell);
-    if (partition) rounding?.partition(partition);
-    if (rounding) this.take(rounding.best);
+    const rounding = this.roundingOf(modes, search, known);
+    rounding.run(later, tell);
+    if (partition) rounding.partition(partition);
+    this.take(rounding.best);
   }
   /** Told of a bound, and of the cost of the best division known by now. */
   private proven(lowerBound: number, cost: number): void {
     this.cost = cost;
     this.lowerBound = Math.max(this.lowerBound, Math.min(lowerBound, cost));
   }
-  /** Rounding of the relaxation over these loads and those around them, told by their items. */
-  private roundingOf(known: KindLoads, met: Iterable<readonly number[]>): Rounding | null {
-    if (!this.open) return null;
-    const { modes, search } = this.open;
-    for (const items of met) known.meet(known.kindsOf(items));
+  /** Rounding of the relaxation over the loads met and those around them. */
+  private roundingOf(modes: Modes, search: Search, known: KindLoads): Rounding {
     return new Rounding(modes, this.pricer, known, (d, swaps) => search.polish(d, swaps), this.division);
   }
   /** The relaxation over real loads rounded, before the oracle has thought of loads and after; between them column generation over the kinds for the bound. */
   private bound(told: (share: number) => boolean, partition: PartitionSolver | null): void {
     if (!this.open) return;
-    const { modes, pool, search } = this.open;
+    const { modes, search, known } = this.open;
     const n = this.inst.items.length;
-    const known = new KindLoads(this.inst, this.pricer);
-    const met = [...pool.values()].map((load) => load.items);
-    const rounding = this.roundingOf(known, met);
-    if (!rounding) return;
+    const met = [...known.met.values()].map(({ kinds }) => kinds);
+    const rounding = this.roundingOf(modes, search, known);
     let enough = false;
     let at = 0;
     const tell = (): boolean => {
@@ -208,10 +198,11 @@ export class Group {
     this.take(rounding.best);
     if (enough) return;
     if (n <= writtenLimit && this.division.cost - bound < writtenOpen * this.division.cost) {
-      const centre = { worth: known.worthOfItems(worth), bound };
       const found = bestAmongWritten(
-        new ColumnFinder(modes),
-        centre,
+        new ColumnFinder(modes, known.kinds),
+        known,
+        this.pricer,
+        { worth, bound },
         this.division,
         proofEffort.written,
         (lower, cost) => {

@@ -84,10 +84,11 @@ export class Generation {
     }
     return load && load.cost;
   }
-  /** Take in loads met elsewhere, as items; `begin` is the division to start from. */
+  /** Take in loads met elsewhere, by their kinds; `begin` is the division to start from. */
   take(loads: Iterable<readonly number[]>, begin: Division): void {
-    for (const items of [...loads, ...begin.loads]) this.addReal(this.known.kindsOf(items));
-    this.begin = begin.loads.map((items) => this.known.kindsOf(items).join(','));
+    const first = begin.loads.map((items) => this.known.kindsOf(items));
+    for (const kinds of [...loads, ...first]) this.addReal(kinds);
+    this.begin = first.map((kinds) => kinds.join(','));
   }
   private begin: readonly string[] = [];
 

@@ -7,6 +7,7 @@ import { deferralCost } from '../../price/price.ts';
 import { profileOf } from '../../piece/profile.ts';
 import { ColumnFinder } from './column-finder.ts';
 import { Modes } from '../bounds/modes.ts';
+import { KindLoads, kindsOf } from '../kinds.ts';
 import { makeInstance, piecesOf, Pricer, type Instance } from '../instance.ts';
 
 const washable = anyGarment.filter((g) => profileOf(g, household.rules).closure === null);
@@ -38,13 +39,19 @@ const leastReduced = (inst: Instance, pricer: Pricer, worth: Float64Array): numb
     ),
   );
 
+/** Some of the pieces twice or three times. */
+const repeated = fc
+  .array(fc.tuple(washable, fc.integer({ min: 1, max: 3 })), { minLength: 1, maxLength: 4 })
+  .map((kinds) => kinds.flatMap(([g, n]) => Array.from({ length: n }, () => g)).slice(0, 7))
+  .filter((gs) => gs.length > 1);
+
 describe('columns', () => {
   test('the best one found is the best of all subsets, when the search was exact', () =>
     fc.assert(
       fc.property(list, worths, anyHousehold, (gs, ws, home) => {
         const { inst, pricer } = instanceOf(gs, home);
         const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-        const found = new ColumnFinder(Modes.of(inst)).find(worth, 1e6);
+        const found = new ColumnFinder(Modes.of(inst), kindsOf(inst)).find(worth, 1e6);
         const least = leastReduced(inst, pricer, worth);
         expect(found.exact).toBe(true);
         expect(found.leastReduced).toBeCloseTo(least, 6);
@@ -62,7 +69,7 @@ describe('columns', () => {
         (gs, ws, home) => {
           const { inst, pricer } = instanceOf(gs, home);
           const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-          const found = new ColumnFinder(Modes.of(inst)).find(worth, 1e6);
+          const found = new ColumnFinder(Modes.of(inst), kindsOf(inst)).find(worth, 1e6);
           expect(found.exact).toBe(true);
           expect(found.leastReduced).toBeCloseTo(leastReduced(inst, pricer, worth), 6);
         },
@@ -74,32 +81,41 @@ describe('columns', () => {
       fc.property(list, worths, fc.integer({ min: 1, max: 20 }), (gs, ws, nodesPerMode) => {
         const { inst, pricer } = instanceOf(gs);
         const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-        const found = new ColumnFinder(Modes.of(inst)).find(worth, nodesPerMode);
+        const found = new ColumnFinder(Modes.of(inst), kindsOf(inst)).find(worth, nodesPerMode);
         expect(found.leastReduced).toBeLessThanOrEqual(leastReduced(inst, pricer, worth) + 1e-6);
       }),
       { numRuns: 120 },
     ));
   test('L9: all loads below a reduced cost, at what they cost, or none where they are too many', () =>
     fc.assert(
-      fc.property(list, worths, fc.double({ min: -1, max: 3, noNaN: true }), anyHousehold, (gs, ws, limit, home) => {
-        const { inst, pricer } = instanceOf(gs, home);
-        const worth = Float64Array.from(gs, (_, i) => ws[i] as number);
-        const all = subsets(inst.items.length).flatMap((items) => {
-          const cost = pricer.cost(piecesOf(inst.items, items));
-          return cost - items.reduce((t, i) => t + (worth[i] as number), 0) < limit
-            ? [{ key: items.join(), cost }]
-            : [];
-        });
-        const finder = new ColumnFinder(Modes.of(inst));
-        const found = finder.allWithin(worth, limit, { columns: 1_000, visited: 1e6 }) ?? [];
-        const costs = new Map(found.map(({ items, cost }) => [items.join(), cost]));
-        expect([...costs.keys()].sort()).toEqual(all.map(({ key }) => key).sort());
-        for (const { key, cost } of all) expect(costs.get(key)).toBeCloseTo(cost, 9);
-        if (all.length > 1) {
-          expect(finder.allWithin(worth, limit, { columns: all.length - 1, visited: 1e6 })).toBeNull();
-          expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 1 })).toBeNull();
-        }
-      }),
+      fc.property(
+        repeated,
+        worths,
+        fc.double({ min: -1, max: 3, noNaN: true }),
+        anyHousehold,
+        (gs, ws, limit, home) => {
+          const { inst, pricer } = instanceOf(gs, home);
+          const worth = new KindLoads(inst, pricer).worthOfItems(Float64Array.from(ws));
+          const known = new KindLoads(inst, pricer);
+          const byKinds = new Map<string, number>();
+          for (const items of subsets(inst.items.length)) {
+            const cost = pricer.cost(piecesOf(inst.items, items));
+            if (cost - items.reduce((t, i) => t + (worth[i] as number), 0) < limit)
+              byKinds.set(known.kindsOf(items).join(), cost);
+          }
+          const all = [...byKinds].map(([key, cost]) => ({ key, cost }));
+          const finder = new ColumnFinder(Modes.of(inst), kindsOf(inst));
+          const found = finder.allWithin(worth, limit, { columns: 1_000, visited: 1e6 }) ?? [];
+          const costs = new Map(found.map(({ items, cost }) => [known.kindsOf(items).join(), cost]));
+          expect(costs.size).toBe(found.length);
+          expect([...costs.keys()].sort()).toEqual(all.map(({ key }) => key).sort());
+          for (const { key, cost } of all) expect(costs.get(key)).toBeCloseTo(cost, 9);
+          if (all.length > 1) {
+            expect(finder.allWithin(worth, limit, { columns: all.length - 1, visited: 1e6 })).toBeNull();
+            expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 1 })).toBeNull();
+          }
+        },
+      ),
       { numRuns: 80 },
     ));
 });

@@ -90,8 +90,21 @@ export class ColumnFinder {
   /** Visited sets of a first look at a mode; where that is cut off in vain, the next look is longer. */
   private readonly firstLook: number;
   private readonly looks = new Map<Mode, number>();
-  constructor(modes: Modes, firstLook = Infinity) {
+  /** Of each item, the one before it of its kind, and the first; −1 for a first. */
+  private readonly before: Int32Array;
+  private readonly first: Int32Array;
+  private readonly isChosen: Uint8Array;
+  /** `kinds` of items that are interchangeable (L2): of each the first ones stand for any. */
+  constructor(modes: Modes, kinds: readonly (readonly number[])[], firstLook = Infinity) {
     const { inst } = modes;
+    this.before = new Int32Array(inst.items.length).fill(-1);
+    this.first = Int32Array.from(inst.items, (_, i) => i);
+    this.isChosen = new Uint8Array(inst.items.length);
+    for (const kind of kinds)
+      kind.forEach((i, x) => {
+        this.first[i] = kind[0] as number;
+        this.before[i] = kind[x - 1] ?? -1;
+      });
     this.inst = inst;
     this.modes = modes;
     this.list = modes.list;
@@ -227,9 +240,9 @@ export class ColumnFinder {
           weight[j] = (weight[j] as number) + concern;
         }
       }
-    order.sort(
-      (x, y) => (weight[y] as number) - (weight[x] as number) || (gains[y] as number) - (gains[x] as number) || x - y,
-    );
+    const weightOf = (i: number): number => weight[this.first[i] as number] as number;
+    const gainOf = (i: number): number => gains[this.first[i] as number] as number;
+    order.sort((x, y) => weightOf(y) - weightOf(x) || gainOf(y) - gainOf(x) || x - y);
     order.forEach((i, k) => {
       root.candidates[k] = i;
     });
@@ -397,6 +410,8 @@ export class ColumnFinder {
     for (let k = 0; k < count; k++) {
       const i = candidates[k] as number;
       const { target } = dive;
+      const twin = this.before[i] as number;
+      if (twin >= 0 && !this.isChosen[twin]) continue;
       const bound = Math.max(
         line - (reachGains[k] as number),
         real > -Infinity ? real - (reachJoins[k] as number) : -Infinity,
@@ -427,6 +442,7 @@ export class ColumnFinder {
       }
       const before = set.length;
       chosen.push(i);
+      this.isChosen[i] = 1;
       for (const p of pieces) set.push(p);
       const dyed = pieces.some((p) => (b.dyeGroup[p] as number) >= 0);
       const grew = dyed && next.ownTint.grow(level.tint, pieces, mode.index, mode.supposed.caught);
@@ -464,6 +480,7 @@ export class ColumnFinder {
         }
       }
       chosen.pop();
+      this.isChosen[i] = 0;
       set.length = before;
     }
   }

@@ -6,6 +6,7 @@ import { basketOf } from '../../price/basket.ts';
 import { deferralCost } from '../../price/price.ts';
 import { makeInstance, Pricer } from '../instance.ts';
 import { Proof } from './proof.ts';
+import { KindLoads } from '../kinds.ts';
 import { Modes } from '../bounds/modes.ts';
 
 const colours = (hex: string) => [{ hex, role: 'ground' as const }];
@@ -95,10 +96,10 @@ test('twelve pieces: the same optimum', async () => {
   const reference = highs.solve(model, { output_flag: false, mip_rel_gap: 0 });
   expect(reference.Status).toBe('Optimal');
   const start = { loads: [], waiting: pieces.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
-  const own = new Proof(Modes.of(inst), pricer, start, [], {
+  const own = new Proof(Modes.of(inst), pricer, new KindLoads(inst, pricer), start, {
     relaxation: { rounds: 200, nodesPerMode: 100_000, visited: 5_000_000 },
     written: { columns: 20_000, visited: 200_000, branches: 500 },
-  }).run((_, best) => best);
+  }).run((best) => best);
   expect(own.lowerBound).toBeCloseTo(own.division.cost, 6);
   expect(own.division.cost).toBeCloseTo(reference.ObjectiveValue, 5);
 }, 60_000);

@@ -1,24 +1,22 @@
-/** The linear relaxation of one branch over loads of a list: every item washed once or put off, no triple broken that it knows (L18 of docs/solver.md). */
-import type { Instance } from '../instance.ts';
+/** The linear relaxation of one branch over loads of a list: every item washed once or put off, within the limits that it knows. */
 import { artificialCost, RestrictedMaster } from '../simplex.ts';
+import { countOf, type Limit, type ListedUse } from './limits.ts';
 import type { ListedLoads } from './listed-loads.ts';
-import { holdsTwo, type ListedUse, type Triple } from './triples.ts';
 
-/** What loads are measured by: worth of each item, price of each triple (0 or less), and of any load at all. */
+/** How many items of each kind there are, and what one costs to put off. */
+export interface Counted {
+  counts: readonly number[];
+  waitCosts: readonly number[];
+}
+/** What loads are measured by: worth of an item of each kind, and the price of each limit (0 or less of a most, 0 or more of a least). */
 export interface Prices {
   worth: Float64Array;
-  triples: Float64Array;
-  perLoad: number;
+  limits: Float64Array;
 }
-/** The loads that a better division in the branch may hold, and what is decided. */
+/** The loads that a better division in the branch may hold, and its limits. */
 export interface Branch {
   loads: Int32Array;
-  /** Of each item, the first of those that it stays together with; 1 where it may wait by itself. */
-  heads: Int32Array;
-  mayWait: Uint8Array;
-  minLoads: number;
-  maxLoads: number;
-  triples: readonly Triple[];
+  limits: readonly Limit[];
   /** Where the branch it comes from ended: its prices and its bound; loads that its relaxation may begin with, and are left out where they do not fit. */
   prices: Prices;
   begin: readonly number[];
@@ -27,8 +25,7 @@ export interface Branch {
 /** What a relaxation came to. */
 export interface Relaxed {
   used: ListedUse[];
-  waiting: { item: number; share: number }[];
-  /** Only whole loads are washed. */
+  /** Every load is washed a whole number of times. */
   integral: boolean;
   prices: Prices;
   /** What each load of the branch costs above its worth by these prices. */
@@ -51,79 +48,52 @@ const smallest = (numbers: Float64Array, count: number): number =>
 
 export class ListRelaxation {
   private readonly list: ListedLoads;
-  private readonly inst: Instance;
+  private readonly counted: Counted;
   private readonly branch: Branch;
   private readonly master: RestrictedMaster;
-  /** Rows: items that stand for those they stay together with, triples, the number of loads where it is limited. */
-  private readonly rows: readonly number[];
-  private readonly rowOf: Int32Array;
-  private readonly countRow: number | null;
   /** What columns of the master are. */
-  private readonly slacks = new Set<number>();
-  private readonly waits = new Map<number, number>();
+  private readonly slacks: number[];
+  private readonly waits: ReadonlySet<number>;
   private readonly washes = new Map<number, number>();
   private readonly isIn: Uint8Array;
 
-  constructor(list: ListedLoads, inst: Instance, branch: Branch) {
+  constructor(list: ListedLoads, counted: Counted, branch: Branch) {
     this.list = list;
-    this.inst = inst;
+    this.counted = counted;
     this.branch = branch;
-    const { heads, triples, minLoads, mayWait } = branch;
-    this.rows = [...heads.keys()].filter((i) => heads[i] === i);
-    this.rowOf = new Int32Array(inst.items.length).fill(-1);
-    this.rows.forEach((i, row) => (this.rowOf[i] = row));
-    const afterTriples = this.rows.length + triples.length;
-    this.countRow = this.limit < Infinity ? afterTriples : null;
-    const ones = Array.from({ length: afterTriples }, () => 1);
-    this.master = new RestrictedMaster(this.countRow === null ? ones : [...ones, this.limit], artificialCost);
-    triples.forEach((_, t) => this.slacks.add(this.master.add({ rows: [this.rows.length + t], cost: 0 })));
-    if (this.countRow !== null)
-      this.slacks.add(
-        this.master.add(
-          minLoads > 0 ? { rows: [], cost: 0, minusRow: this.countRow } : { rows: [this.countRow], cost: 0 },
-        ),
-      );
-    this.rows.forEach((i, row) => {
-      if (mayWait[i]) this.waits.set(this.master.add({ rows: [row], cost: this.waitCost(i) }), i);
+    const { counts, waitCosts } = counted;
+    // A row for each kind, then one for each limit.
+    this.master = new RestrictedMaster([...counts, ...branch.limits.map(({ side }) => side)], artificialCost);
+    this.slacks = branch.limits.map(({ sense }, x) => {
+      const row = counts.length + x;
+      return this.master.add(sense === 'most' ? { rows: [row], cost: 0 } : { rows: [], cost: 0, minusRow: row });
     });
+    this.waits = new Set(
+      waitCosts.flatMap((cost, k) => (cost < Infinity ? [this.master.add({ rows: [k], cost })] : [])),
+    );
     this.isIn = new Uint8Array(list.size);
-  }
-  /** The number of loads that there have to be at least or at most; Infinity where it is open. */
-  private get limit(): number {
-    const { minLoads, maxLoads } = this.branch;
-    return minLoads > 0 ? minLoads : maxLoads;
-  }
-  private waitCost(item: number): number {
-    return this.inst.items[item]?.waitCost ?? Infinity;
   }
   /** Index in the master. */
   private add(load: number): number {
-    const { list, rowOf, rows, countRow } = this;
-    const covered = list.itemsOf(load).flatMap((i) => ((rowOf[i] as number) < 0 ? [] : [rowOf[i] as number]));
-    this.branch.triples.forEach((triple, t) => {
-      if (holdsTwo(list, load, triple)) covered.push(rows.length + t);
+    const { list } = this;
+    const rows = list.kindsOf(load);
+    this.branch.limits.forEach((limit, x) => {
+      const row = this.counted.counts.length + x;
+      for (let times = countOf(list, load, limit); times > 0; times--) rows.push(row);
     });
-    if (countRow !== null) covered.push(countRow);
-    const index = this.master.add({ rows: covered, cost: list.costs[load] as number });
+    const index = this.master.add({ rows, cost: list.costs[load] as number });
     this.washes.set(index, load);
     this.isIn[load] = 1;
     return index;
-  }
-  private reducedCost(load: number, { worth, triples: prices, perLoad }: Prices): number {
-    const { triples } = this.branch;
-    let reduced = this.list.reducedCost(load, worth) - perLoad;
-    for (let t = 0; t < triples.length; t++) {
-      const price = prices[t] as number;
-      if (price < 0 && holdsTwo(this.list, load, triples[t] as Triple)) reduced -= price;
-    }
-    return reduced;
   }
 
   /** The relaxation over all loads of the branch. */
   settle(): Relaxed {
     const { master, isIn } = this;
     const { loads, begin, prices: before } = this.branch;
-    const reduced = Float64Array.from(loads, (load) => this.reducedCost(load, before));
+    const reduced = new Float64Array(loads.length);
+    const places = Array.from(loads.keys());
+    this.measure(places, reduced, before);
     const isAllowed = new Uint8Array(this.list.size);
     for (const load of loads) isAllowed[load] = 1;
     const inUse = begin.flatMap((load) => (isAllowed[load] && !isIn[load] ? [this.add(load)] : []));
@@ -132,64 +102,76 @@ export class ListRelaxation {
       if ((reduced[x] as number) <= first && !isIn[load]) this.add(load);
     });
     master.begin([...this.slacks, ...inUse]);
-    const places = Array.from(loads.keys());
     let looked = places.filter((x) => (reduced[x] as number) <= close);
     for (;;) {
       const prices = this.prices(master.optimise());
-      if (this.takeIn(looked, reduced, prices) > 0) continue;
-      const more = this.takeIn(places, reduced, prices);
-      if (more === 0) return this.result(prices, reduced);
+      if (this.takeIn(this.measure(looked, reduced, prices, start), reduced)) continue;
+      if (!this.takeIn(this.measure(places, reduced, prices), reduced)) return this.result(prices, reduced);
       const closer = smallest(reduced, near);
       looked = places.filter((x) => (reduced[x] as number) <= closer);
     }
   }
-  /** The loads at these places that are worth more than they cost, the best of them; returns how many. */
-  private takeIn(places: readonly number[], reduced: Float64Array, prices: Prices): number {
-    const { loads } = this.branch;
+  /**
+   * What the loads at these places cost above their worth, and those of them that are worth more than they cost and not taken in. Where a load costs no less than
+   * `enough` without the prices of limits that only add, those are left out.
+   */
+  private measure(
+    places: readonly number[],
+    reduced: Float64Array,
+    { worth, limits: prices }: Prices,
+    enough = Infinity,
+  ): number[] {
+    const { list, isIn } = this;
+    const { loads, limits } = this.branch;
+    const mostOff = prices.reduce((t, price) => t + Math.max(0, price), 0);
     const better: number[] = [];
     for (const x of places) {
       const load = loads[x] as number;
-      const above = this.reducedCost(load, prices);
+      let above = list.reducedCost(load, worth);
+      if (above - mostOff < enough)
+        for (let l = 0; l < limits.length; l++) {
+          const price = prices[l] as number;
+          if (price !== 0) above -= price * countOf(list, load, limits[l] as Limit);
+        }
       reduced[x] = above;
-      if (above < start && !this.isIn[load]) better.push(x);
+      if (above < start && !isIn[load]) better.push(x);
     }
+    return better;
+  }
+  /** The best of the loads at these places; answers whether there is any. */
+  private takeIn(better: number[], reduced: Float64Array): boolean {
     better.sort((x, y) => (reduced[x] as number) - (reduced[y] as number));
-    for (const x of better.slice(0, atOnce)) this.add(loads[x] as number);
-    return better.length;
+    for (const x of better.slice(0, atOnce)) this.add(this.branch.loads[x] as number);
+    return better.length > 0;
   }
   /** Duals with the signs that their rows ask for, none above what an item costs to put off. */
   private prices(duals: Float64Array): Prices {
-    const { rows, countRow } = this;
-    const { mayWait, triples, minLoads } = this.branch;
-    const worth = new Float64Array(this.inst.items.length);
-    rows.forEach((i, row) => {
-      worth[i] = mayWait[i] ? Math.min(duals[row] as number, this.waitCost(i)) : (duals[row] as number);
-    });
-    const perLoad = countRow === null ? 0 : (duals[countRow] as number);
+    const { waitCosts } = this.counted;
     return {
-      worth,
-      triples: duals.slice(rows.length, rows.length + triples.length).map((price) => Math.min(0, price)),
-      perLoad: minLoads > 0 ? Math.max(0, perLoad) : Math.min(0, perLoad),
+      worth: duals.slice(0, waitCosts.length).map((dual, k) => Math.min(dual, waitCosts[k] as number)),
+      limits: Float64Array.from(this.branch.limits, ({ sense }, x) => {
+        const dual = duals[waitCosts.length + x] as number;
+        return sense === 'most' ? Math.min(0, dual) : Math.max(0, dual);
+      }),
     };
   }
   private result(prices: Prices, reduced: Float64Array): Relaxed {
+    const { counts } = this.counted;
     const used: ListedUse[] = [];
-    const waiting: Relaxed['waiting'] = [];
     let integral = true;
     for (const { index, share } of this.master.solution()) {
-      // Right-hand sides are shifted a hair apart.
-      if (share < nearlyWhole || this.slacks.has(index)) continue;
       const load = this.washes.get(index);
-      const item = this.waits.get(index);
+      // Right-hand sides are shifted a hair apart.
+      if (share < nearlyWhole || (load === undefined && !this.waits.has(index))) continue;
       if (load !== undefined) used.push({ load, share });
-      if (item !== undefined) waiting.push({ item, share });
-      if (share < 1 - nearlyWhole) integral = false;
+      if (Math.abs(share - Math.round(share)) > nearlyWhole) integral = false;
     }
-    // L12 and L18, with what rounding leaves of L4 (a).
-    const counted = this.countRow === null ? 0 : prices.perLoad * this.limit;
-    const value = [...prices.worth, ...prices.triples].reduce((t, x) => t + x, counted);
-    const most = Math.min(this.branch.maxLoads, this.rows.length);
+    // L3, L12 and L18, with what rounding leaves of L4 (a).
+    let value = 0;
+    for (const [k, count] of counts.entries()) value += count * (prices.worth[k] as number);
+    for (const [x, { side }] of this.branch.limits.entries()) value += side * (prices.limits[x] as number);
+    const mostLoads = counts.reduce((t, n) => t + n, 0);
     const least = reduced.reduce((t, x) => Math.min(t, x), 0);
-    return { used, waiting, integral, prices, reduced, bound: value + most * least };
+    return { used, integral, prices, reduced, bound: value + mostLoads * least };
   }
 }

@@ -1,11 +1,9 @@
 /** The linear relaxation of the division over all possible loads, by column generation: a restricted master problem over the loads known so far, asked for more by its duals. */
-import type { Instance } from '../instance.ts';
-import { piecesOf, type Pricer } from '../instance.ts';
+import type { KindLoad, KindLoads } from '../kinds.ts';
 import { artificialCost, RestrictedMaster } from '../simplex.ts';
 import type { ColumnFinder, Findings } from './column-finder.ts';
-import type { PooledLoad } from './listed-loads.ts';
 
-/** Worths of the items, and the bound that they prove. */
+/** Worths of the kinds, and the bound that they prove. */
 export interface Centre {
   worth: Float64Array;
   bound: number;
@@ -23,49 +21,35 @@ const nearEnough = 0.02;
 const straightEvery = 8;
 
 export class Relaxation {
-  private readonly inst: Instance;
-  private readonly pricer: Pricer;
+  private readonly known: KindLoads;
   private readonly master: RestrictedMaster;
-  private readonly known = new Set<string>();
+  private readonly indexOf = new Map<KindLoad, number>();
   centre: Centre;
-  /** Told of every load met. */
-  onLoad: (items: readonly number[], cost: number) => void = () => undefined;
 
-  /** `begin` = the loads of a division, among the known ones. */
-  constructor(
-    inst: Instance,
-    pricer: Pricer,
-    known: Iterable<PooledLoad>,
-    begin: readonly (readonly number[])[],
-    centre: Centre,
-  ) {
-    this.inst = inst;
-    this.pricer = pricer;
+  /** Over the loads known; `begin` = those of a division. */
+  constructor(known: KindLoads, begin: Iterable<KindLoad>, centre: Centre) {
+    this.known = known;
     this.centre = centre;
-    this.master = new RestrictedMaster(
-      inst.items.map(() => 1),
-      artificialCost,
-    );
-    inst.items.forEach(({ waitCost }, i) => {
-      if (waitCost < Infinity) this.master.add({ rows: [i], cost: waitCost });
+    this.master = new RestrictedMaster(known.counts, artificialCost);
+    known.waitCosts.forEach((cost, k) => {
+      if (cost < Infinity) this.master.add({ rows: [k], cost });
     });
-    const indexOf = new Map<string, number>();
-    for (const { items, cost } of known) indexOf.set(items.join(','), this.add(items, cost) ?? -1);
-    this.master.begin(begin.flatMap((items) => indexOf.get(items.join(',')) ?? []));
+    for (const load of known.met.values()) this.add(load);
+    this.master.begin([...begin].flatMap((load) => this.indexOf.get(load) ?? []));
   }
-  /** Its index in the master; null for one that is known. */
-  private add(items: readonly number[], cost: number): number | null {
-    const key = items.join(',');
-    if (this.known.has(key)) return null;
-    this.known.add(key);
-    return this.master.add({ rows: items, cost });
+  /** True for one that is not there yet. */
+  private add(load: KindLoad): boolean {
+    if (this.indexOf.has(load)) return false;
+    this.indexOf.set(load, this.master.add({ rows: load.kinds, cost: load.cost }));
+    return true;
   }
   /** What duals would prove if no load were worth more than it costs; no bound yet. */
   private valueOf(duals: Float64Array): number {
-    return this.inst.items.reduce((t, { waitCost }, i) => t + Math.min(duals[i] as number, waitCost), 0);
+    const { counts, waitCosts } = this.known;
+    return counts.reduce((t, n, k) => t + n * Math.min(duals[k] as number, waitCosts[k] as number), 0);
   }
 
-  /** Ask until it is settled, proves `enough`, the effort is spent, or `told` answers true. `cost` = of the best division. */
+  /** Ask until it is settled, proves `enough`, the effort is spent, or `told` answers true. `cost` = of the best division. What is found is met. */
   settle(
     finder: ColumnFinder,
     effort: RelaxationEffort,
@@ -73,7 +57,7 @@ export class Relaxation {
     told: (lowerBound: number) => boolean,
   ): void {
     // A division that is better than the best has at most so many loads: each costs something.
-    const mostLoads = Math.min(this.inst.items.length, Math.floor(cost / finder.leastCost()));
+    const mostLoads = Math.min(this.known.inst.items.length, Math.floor(cost / finder.leastCost()));
     // L4 (a) of docs/solver.md.
     const boundOf = (duals: Float64Array, { leastReduced }: Findings): number =>
       this.valueOf(duals) - mostLoads * Math.max(0, -leastReduced);
@@ -81,18 +65,17 @@ export class Relaxation {
     for (let round = 0; round < effort.rounds && visited < effort.visited && this.centre.bound < enough; round++) {
       const duals = this.master.optimise();
       if (told(this.centre.bound)) break;
-      const between = duals.map((d, i) => 0.5 * d + 0.5 * (this.centre.worth[i] as number));
+      const between = duals.map((d, k) => 0.5 * d + 0.5 * (this.centre.worth[k] as number));
       let [added, done] = [false, false];
       for (const worth of round % straightEvery < straightEvery - 1 ? [between, duals] : [duals]) {
-        const found = finder.find(worth, effort.nodesPerMode);
+        const found = finder.find(this.known.worthOfItems(worth), effort.nodesPerMode);
         visited += found.visited;
         const bound = boundOf(worth, found);
         if (bound > this.centre.bound) this.centre = { worth, bound };
-        for (const c of found.columns) {
+        for (const { items } of found.columns) {
           // Found at one setting; another may wash the same set for less.
-          const cheapest = Math.min(c.cost, this.pricer.cost(piecesOf(this.inst.items, c.items)));
-          if (this.add(c.items, cheapest) !== null) added = true;
-          this.onLoad(c.items, cheapest);
+          const load = this.known.meet(this.known.kindsOf(items));
+          if (load && this.add(load)) added = true;
         }
         done = found.exact && this.valueOf(duals) - bound < nearEnough;
         // Nothing found: where a longer look may find something, it is looked longer there.

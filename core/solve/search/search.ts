@@ -52,7 +52,7 @@ export class Search {
   /** Kind of each item: exchanging two of one kind changes nothing. */
   private readonly alike: Int32Array;
   /** Receives the loads of every improved division: the column pool of the exact method. */
-  onLoad: ((items: readonly number[], cost: number) => void) | null = null;
+  onLoad: ((items: readonly number[]) => void) | null = null;
   /** Told now and then how far the search is (0–1) and what the best division costs; answers true when that is enough. */
   onRound: ((share: number, cost: number) => boolean) | null = null;
   private enough = false;
@@ -73,7 +73,7 @@ export class Search {
     this.enough ||= this.onRound?.(share, cost) === true;
   }
   private report(s: State): void {
-    if (this.onLoad) for (const l of s.loads) this.onLoad(l.items, l.cost);
+    if (this.onLoad) for (const l of s.loads) this.onLoad(l.items);
   }
 
   private build(order: readonly number[]): State {
