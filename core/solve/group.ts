@@ -16,8 +16,8 @@ import type { PartitionSolver } from './partition.ts';
 import { Rounding, type RoundingEffort } from './rounding/rounding.ts';
 import { Search, type SearchEffort } from './search/search.ts';
 
-/** Groups up to this size are proven by branch and price; those of up to so many kinds and items are bounded by column generation; others item by item. */
-const branchLimit = 60;
+/** Groups up to this size are proven by writing out loads; those of up to so many kinds and items are bounded by column generation; others item by item. */
+const provenLimit = { kinds: 60, items: 150 };
 const generateLimit = { kinds: 200, items: 1_200 };
 /** Groups of more items get a rougher first bound, since somebody waits for it, and fewer rounds of everything that follows. */
 const largeFrom = 400;
@@ -36,7 +36,7 @@ const proofShares = { generation: 0.15, last: 0.8 };
 /** Counts that keep small households around a second. */
 const proofEffort: ProofEffort = {
   relaxation: { rounds: 150, nodesPerMode: 20_000, visited: 1_500_000 },
-  written: { columns: 200_000, visited: 700_000, branches: 300 },
+  written: { columns: 200_000, visited: 250_000, branches: 200 },
 };
 const generateEffort = (n: number): GenerationEffort => ({
   rounds: 60,
@@ -44,13 +44,15 @@ const generateEffort = (n: number): GenerationEffort => ({
   sets: 100,
   visited: 15_000_000 + 20_000 * n,
 });
+/** A small group is soon proven: what the search misses is found then. */
+const smallTo = 60;
 /** What the search misses in a large group, rounding finds sooner. */
 const searchEffort = (n: number): SearchEffort => ({
-  rounds: n <= branchLimit ? 200 : Math.min(2_000, Math.round(240_000 / n)),
+  rounds: n <= smallTo ? 200 : Math.min(2_000, Math.round(240_000 / n)),
   swaps: n <= largeFrom,
 });
 /** About how much of the work is search. */
-const searchShare = (n: number): number => (n <= branchLimit ? 0.5 : 0.2);
+const searchShare = (n: number): number => (n <= smallTo ? 0.5 : 0.2);
 /** Costs nearer than this, EUR, are the same. */
 const same = 1e-6;
 
@@ -118,7 +120,8 @@ export class Group {
     this.take(search.run(searchEffort(n)));
     if (enough || this.optimal) return;
     const proof = (share: number): boolean => told('proof', searching + (1 - searching) * share);
-    if (n <= branchLimit) this.prove(proof, partition);
+    const { kinds } = this.open.known;
+    if (n <= provenLimit.items && kinds.length <= provenLimit.kinds) this.prove(proof, partition);
     else this.bound(proof, partition);
   }
   /** Proven by the loads that a better division could use; where they are too many, what is left open is rounded once more. */
