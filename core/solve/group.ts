@@ -1,16 +1,16 @@
 /**
  * One independent group of items on its way from a first division to a better one and its bound: small groups are solved over all subsets, groups
- * of many alike over counts, middle ones by branch and price, large ones by search, rounding and column generation.
+ * of many alike over counts, middle ones are proven by writing out loads, large ones get a bound by column generation; all but the small are searched and rounded.
  */
 import { shareWorth, solitaryWorth, sumOf } from './bounds/dual-bounds.ts';
 import { Generation, type GenerationEffort } from './bounds/generation.ts';
 import { Modes } from './bounds/modes.ts';
 import { divideByCounts, fewKinds } from './exact/counts.ts';
-import { Proof, type ProofEffort } from './exact/proof.ts';
 import { ColumnFinder } from './exact/column-finder.ts';
+import { Proof, type ProofEffort } from './exact/proof.ts';
 import { bestAmongWritten } from './exact/written-out.ts';
 import { divideBySubsets, subsetLimit } from './exact/subsets.ts';
-import { type Division, type Instance, type Pricer } from './instance.ts';
+import type { Division, Instance, Pricer } from './instance.ts';
 import { KindLoads } from './kinds.ts';
 import type { PartitionSolver } from './partition.ts';
 import { Rounding, type RoundingEffort } from './rounding/rounding.ts';
@@ -36,7 +36,7 @@ const proofShares = { generation: 0.15, last: 0.8 };
 /** Counts that keep small households around a second. */
 const proofEffort: ProofEffort = {
   relaxation: { rounds: 150, nodesPerMode: 20_000, visited: 1_500_000 },
-  written: { columns: 200_000, visited: 250_000, branches: 200 },
+  written: { columns: 200_000, visited: 250_000, list: { branches: 1_000, looks: 1_000_000 } },
 };
 const generateEffort = (n: number): GenerationEffort => ({
   rounds: 60,

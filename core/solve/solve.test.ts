@@ -31,7 +31,7 @@ function instanceOf(list: Parameters<typeof basketOf>[0], home = household): { i
 }
 const effort = {
   relaxation: { rounds: 200, nodesPerMode: 100_000, visited: 5_000_000 },
-  written: { columns: 20_000, visited: 200_000, branches: 500 },
+  written: { columns: 20_000, visited: 200_000, list: { branches: 500, looks: 1_000_000 } },
 };
 const allWaiting = ({ items }: Instance): Division => ({
   loads: [],

@@ -172,11 +172,12 @@ export class ColumnFinder {
     }
     return found;
   }
-  /** Every load of a reduced cost below this, null when they are too many, or too many sets have to be visited for it. */
+  /** Every load of a reduced cost below this; null where they are too many, too many sets have to be visited for it, or `stopped` answers true. */
   allWithin(
     worth: Float64Array,
     reducedCost: number,
     most: { columns: number; visited: number },
+    stopped: () => boolean = () => false,
   ): FoundColumn[] | null {
     const found = new Map<string, FoundColumn>();
     let left = most.visited;
@@ -188,7 +189,7 @@ export class ColumnFinder {
         return found.size > most.columns ? -Infinity : reducedCost;
       });
       left -= visited;
-      if (cutAt < Infinity || found.size > most.columns) return null;
+      if (cutAt < Infinity || found.size > most.columns || stopped()) return null;
     }
     return [...found.values()];
   }

@@ -98,7 +98,7 @@ test('twelve pieces: the same optimum', async () => {
   const start = { loads: [], waiting: pieces.map((_, i) => i), cost: inst.items.reduce((c, x) => c + x.waitCost, 0) };
   const own = new Proof(Modes.of(inst), pricer, new KindLoads(inst, pricer), start, {
     relaxation: { rounds: 200, nodesPerMode: 100_000, visited: 5_000_000 },
-    written: { columns: 20_000, visited: 200_000, branches: 500 },
+    written: { columns: 20_000, visited: 200_000, list: { branches: 500, looks: 1_000_000 } },
   }).run((best) => best);
   expect(own.lowerBound).toBeCloseTo(own.division.cost, 6);
   expect(own.division.cost).toBeCloseTo(reference.ObjectiveValue, 5);

@@ -1,4 +1,5 @@
 /** Rules on how many loads of some sort a division may have: rows of the relaxation over loads of a list. */
+import { sum } from '../../units/numbers.ts';
 import type { ListedLoads } from './listed-loads.ts';
 
 /** A load of the list, and how often it is in use. */
@@ -94,23 +95,59 @@ export function brokenRules(
     if (side > 0 && side <= mostThrees && some.some(({ count }) => count > 1))
       look({ sense: 'most', side, threes: some });
   };
+  const sharing = sharingOf(list, used, kinds);
   kinds.forEach((a, x) => {
     halves(a);
     threes(a, a, a);
-    kinds.slice(x + 1).forEach((b, y) => {
+    for (let y = x + 1; y < kinds.length; y++) {
+      const b = kinds[y] as Kind;
       halves(a, b);
       threes(a, a, b);
       threes(a, b, b);
-      for (const c of kinds.slice(x + y + 2)) {
-        halves(a, b, c);
-        threes(a, b, c);
+      for (let z = y + 1; z < kinds.length; z++) {
+        const c = kinds[z] as Kind;
+        const pairs = [sharing(x, y), sharing(x, z), sharing(y, z)] as const;
+        // What a load counts is no more than that of its pairs: most threes of kinds are not worth a look.
+        const ofHalves =
+          sum(pairs.map(({ either }) => either)) + sharing(x, x).either + sharing(y, y).either + sharing(z, z).either;
+        if (2 * ofHalves > a.count + b.count + c.count - 1) halves(a, b, c);
+        const ofThrees = pairs[0].both * c.count + pairs[1].both * b.count + pairs[2].both * a.count;
+        if (ofThrees > a.count * b.count * c.count) threes(a, b, c);
       }
-    });
+    }
   });
   return found
     .sort((x, y) => y.broken - x.broken)
     .slice(0, most)
     .map(({ limit }) => limit);
+}
+
+/** Of two kinds: how often loads in use hold both, and pairs of their items; of one kind how many pairs of its items can be made up of it in each. */
+interface Sharing {
+  either: number;
+  both: number;
+}
+function sharingOf(
+  list: ListedLoads,
+  used: readonly ListedUse[],
+  kinds: readonly Kind[],
+): (x: number, y: number) => Sharing {
+  const n = kinds.length;
+  const known = Array.from({ length: n * n }, (): Sharing => ({ either: 0, both: 0 }));
+  for (const { load, share } of used) {
+    const times = kinds.map(({ kind }) => list.timesOf(load, kind));
+    times.forEach((held, x) => {
+      if (held === 0) return;
+      (known[x * n + x] as Sharing).either += share * (held >> 1);
+      for (let y = x + 1; y < n; y++) {
+        if (times[y] === 0) continue;
+        const pair = known[x * n + y] as Sharing;
+        pair.either += share;
+        pair.both += share * held * (times[y] as number);
+      }
+    });
+  }
+  return (x, y) => known[x * n + y] as Sharing;
 }
 
 /** What is most undecided of loads in use: how many there are, how many hold a pair of kinds, or so many of one; null where all of that is whole. `hair` = as good as whole. */

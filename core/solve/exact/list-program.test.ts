@@ -49,7 +49,11 @@ describe('the best division into loads of a list', () => {
   const waits = fc.array(fc.double({ min: 0.5, max: 3, noNaN: true }), { minLength: n, maxLength: n });
   const check = (loads: readonly PooledLoad[], counted: Counted, start = waitingAll(counted)): void => {
     const program = new ListProgram(listOf(loads, counted.counts.length), counted, start);
-    const { division, lowerBound } = program.run(2_000, new Float64Array(counted.counts.length), 0);
+    const { division, lowerBound } = program.run(
+      { branches: 2_000, looks: 1e6 },
+      new Float64Array(counted.counts.length),
+      0,
+    );
     const optimum = Math.min(start.cost, least(loads, counted.waitCosts, counted.counts));
     expect(division.cost).toBeCloseTo(optimum, 6);
     expect(lowerBound).toBeCloseTo(optimum, 5);
@@ -101,11 +105,17 @@ describe('the best division into loads of a list', () => {
           expect(cost).toBeGreaterThanOrEqual(optimum - 1e-9);
           return true;
         };
-        const { lowerBound } = program.run(1_000, new Float64Array(n), 0);
+        const { lowerBound } = program.run({ branches: 1_000, looks: 1e6 }, new Float64Array(n), 0);
         expect(told).toBe(1);
         expect(lowerBound).toBeLessThanOrEqual(optimum + 1e-6);
-        const none = new ListProgram(listOf(loads, n), counted, waitingAll(counted)).run(0, new Float64Array(n), 0);
+        const none = new ListProgram(listOf(loads, n), counted, waitingAll(counted)).run(
+          { branches: 0, looks: 1e6 },
+          new Float64Array(n),
+          0,
+        );
         expect(none.lowerBound).toBe(0);
+        const few = new ListProgram(listOf(loads, n), counted, waitingAll(counted));
+        expect(few.run({ branches: 9, looks: -1 }, new Float64Array(n), 0).lowerBound).toBe(0);
       }),
       { numRuns: 40 },
     ));
@@ -203,7 +213,7 @@ describe('L18: halves of three kinds, rounded down, and threes of items', () => 
     const counted = { counts: [1, 1, 1], ...nobody };
     const start = { loads: [[0], [1], [2]], cost: 4.5 };
     const program = new ListProgram(listOf([...pairs, ...singles], 3), counted, start);
-    const { division, lowerBound } = program.run(1, new Float64Array(3), 0);
+    const { division, lowerBound } = program.run({ branches: 1, looks: 1e6 }, new Float64Array(3), 0);
     expect([division.cost, division.loads.length]).toEqual([3.5, 2]);
     expect(lowerBound).toBeCloseTo(3.5, 5);
   });

@@ -1,5 +1,5 @@
 /**
- * The best division into loads of a list: a linear relaxation tightened by rules on halves (L18 of docs/solver.md), branches on how many loads there are and how many
+ * The best division into loads of a list: a linear relaxation tightened by rules on threes and halves (L18 of docs/solver.md), branches on how many loads there are and how many
  * hold a pair of kinds. Loads that no better division can hold are left out as the bound rises (L9), so that long lists are soon short.
  */
 import TinyQueue from 'tinyqueue';
@@ -11,6 +11,12 @@ import { ListRelaxation, nearlyWhole, type Branch, type Counted, type Relaxed } 
 export interface KindDivision {
   loads: readonly (readonly number[])[];
   cost: number;
+}
+
+/** Branches looked at, and loads of theirs in all: of a short list more branches are looked at in the same time. */
+export interface ListEffort {
+  branches: number;
+  looks: number;
 }
 
 const proven = 1e-6;
@@ -44,8 +50,12 @@ export class ListProgram {
     );
   }
 
-  /** Look at up to so many branches, the lowest bound first; `worth` of the kinds proves `bound`, from which the first begins. No division into loads of the list costs less than the bound returned. */
-  run(branches: number, worth: Float64Array, bound: number): { division: KindDivision; lowerBound: number } {
+  /** Look at up to so many branches, and so many loads of theirs in all, the lowest bound first; `worth` of the kinds proves `bound`, from which the first begins. No division into loads of the list costs less than the bound returned. */
+  run(
+    { branches, looks }: ListEffort,
+    worth: Float64Array,
+    bound: number,
+  ): { division: KindDivision; lowerBound: number } {
     const all: Branch = {
       loads: Int32Array.from({ length: this.list.size }, (_, x) => x),
       limits: [],
@@ -54,11 +64,17 @@ export class ListProgram {
       bound,
     };
     const open = new TinyQueue<Branch>([all], (x, y) => x.bound - y.bound);
-    for (let looked = 0; open.length > 0 && looked < branches && !this.enough; looked++) {
+    let loads = 0;
+    for (let looked = 0; open.length > 0 && looked < branches && loads <= looks && !this.enough; looked++) {
       const branch = open.pop() as Branch;
       if (this.closed(branch.bound)) continue;
-      for (const next of this.look(branch, looked === 0 ? rounds.top : rounds.below)) open.push(next);
-      this.enough ||= this.onBound?.(this.boundOf(open), this.best.cost) === true;
+      loads += branch.loads.length;
+      const told = (bound: number): boolean => {
+        this.enough ||= this.onBound?.(Math.min(bound, this.boundOf(open)), this.best.cost) === true;
+        return this.enough;
+      };
+      for (const next of this.look(branch, looked === 0 ? rounds.top : rounds.below, told)) open.push(next);
+      told(Infinity);
     }
     return { division: this.best, lowerBound: this.boundOf(open) };
   }
@@ -69,8 +85,8 @@ export class ListProgram {
     return bound >= this.best.cost - proven;
   }
 
-  /** The branches that a branch leaves open. */
-  private look(branch: Branch, rounds: number): Branch[] {
+  /** The branches that a branch leaves open; itself, as far as it got, where `told` answers that it is enough. */
+  private look(branch: Branch, rounds: number, told: (bound: number) => boolean): Branch[] {
     let now = branch;
     let idle = 0;
     for (let round = 0; ; round++) {
@@ -79,6 +95,7 @@ export class ListProgram {
       if (relaxed.integral && this.adopt(relaxed)) return [];
       now = this.after(now, relaxed);
       if (this.closed(now.bound)) return [];
+      if (told(now.bound)) return [now];
       idle = now.bound - before < leastClosed * (this.best.cost - now.bound) ? idle + 1 : 0;
       const broken =
         round >= rounds || idle === mostIdle

@@ -2,7 +2,7 @@
 import { divisionOf, type Division, type Pricer } from '../instance.ts';
 import type { KindLoads } from '../kinds.ts';
 import type { ColumnFinder } from './column-finder.ts';
-import { ListProgram } from './list-program.ts';
+import { ListProgram, type ListEffort } from './list-program.ts';
 import { ListedLoads } from './listed-loads.ts';
 import type { Centre } from './relaxation.ts';
 
@@ -10,8 +10,8 @@ export interface WrittenEffort {
   /** Loads that are written out at most, and sets visited for it. */
   columns: number;
   visited: number;
-  /** Branches looked at for the best division into them. */
-  branches: number;
+  /** For the best division into them. */
+  list: ListEffort;
 }
 /** A division, and what none costs less than. */
 export interface Bounded {
@@ -28,16 +28,18 @@ export function bestAmongWritten(
   pricer: Pricer,
   { worth, bound }: Centre,
   best: Division,
-  { branches, ...most }: WrittenEffort,
+  { list, ...most }: WrittenEffort,
   told: (lowerBound: number, cost: number) => boolean,
 ): Bounded {
-  const found = finder.allWithin(known.worthOfItems(worth), best.cost - bound + hair, most);
+  const found = finder.allWithin(known.worthOfItems(worth), best.cost - bound + hair, most, () =>
+    told(bound, best.cost),
+  );
   if (!found) return { division: best, lowerBound: bound };
   const loads = found.map(({ items, cost }) => ({ kinds: known.kindsOf(items), cost }));
   const ofKinds = { loads: best.loads.map((items) => known.kindsOf(items)), cost: best.cost };
   const program = new ListProgram(new ListedLoads(loads, known.kinds.length), known, ofKinds);
   program.onBound = (lowerBound, cost) => told(Math.max(bound, lowerBound), cost);
-  const { division, lowerBound } = program.run(branches, worth, bound);
+  const { division, lowerBound } = program.run(list, worth, bound);
   return {
     division: division === ofKinds ? best : divisionOf(known.inst, pricer, known.sharedOut(division.loads)),
     lowerBound: Math.max(bound, lowerBound),
