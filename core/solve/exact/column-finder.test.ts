@@ -113,6 +113,8 @@ describe('columns', () => {
           if (all.length > 1) {
             expect(finder.allWithin(worth, limit, { columns: all.length - 1, visited: 1e6 })).toBeNull();
             expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 1 })).toBeNull();
+            expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 4_097 }, () => true)).toBeNull();
+            expect(finder.allWithin(worth, limit, { columns: 1_000, visited: 4_097 }, () => false)).not.toBeNull();
           }
         },
       ),

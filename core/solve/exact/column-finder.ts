@@ -68,9 +68,14 @@ interface Dive {
   nodesLeft: number;
   target: number;
   take: (column: FoundColumn) => number;
+  /** Asked every so many sets; answers true when the search is to end. */
+  stopped: () => boolean;
   cutAt: number;
 }
 const nothing = { visited: 0, cutAt: Infinity };
+const never = (): boolean => false;
+/** Sets between two questions whether to stop, a power of two. */
+const askedEvery = 4_096;
 
 export class ColumnFinder {
   readonly inst: Instance;
@@ -172,24 +177,31 @@ export class ColumnFinder {
     }
     return found;
   }
-  /** Every load of a reduced cost below this; null where they are too many, too many sets have to be visited for it, or `stopped` answers true. */
+  /** Every load of a reduced cost below this; null where they are too many, too many sets have to be visited for it, or `stopped`, asked now and then, answers true. */
   allWithin(
     worth: Float64Array,
     reducedCost: number,
     most: { columns: number; visited: number },
-    stopped: () => boolean = () => false,
+    stopped = never,
   ): FoundColumn[] | null {
     const found = new Map<string, FoundColumn>();
     let left = most.visited;
     for (const mode of this.list) {
-      const { visited, cutAt } = this.search(mode, worth, reducedCost, left, (column) => {
-        const key = column.items.join(',');
-        const known = found.get(key);
-        if (!known || column.cost < known.cost) found.set(key, column);
-        return found.size > most.columns ? -Infinity : reducedCost;
-      });
+      const { visited, cutAt } = this.search(
+        mode,
+        worth,
+        reducedCost,
+        left,
+        (column) => {
+          const key = column.items.join(',');
+          const known = found.get(key);
+          if (!known || column.cost < known.cost) found.set(key, column);
+          return found.size > most.columns ? -Infinity : reducedCost;
+        },
+        stopped,
+      );
       left -= visited;
-      if (cutAt < Infinity || found.size > most.columns || stopped()) return null;
+      if (cutAt < Infinity || found.size > most.columns) return null;
     }
     return [...found.values()];
   }
@@ -204,6 +216,7 @@ export class ColumnFinder {
     target: number,
     nodes: number,
     take: Dive['take'],
+    stopped = never,
   ): { visited: number; cutAt: number } {
     const n = this.inst.items.length;
     const root = this.level(0);
@@ -257,6 +270,7 @@ export class ColumnFinder {
       nodesLeft: nodes,
       target,
       take,
+      stopped,
       cutAt: Infinity,
     };
     this.visit(dive, 0, order.length, base, -Infinity, 0, mode.conditions, 0);
@@ -434,6 +448,7 @@ export class ColumnFinder {
       const joined = cloth | (cloths[i] as number);
       if (joined !== cloth && !(treatments.reach(joined) & treatment)) continue;
       dive.nodesLeft--;
+      if (dive.nodesLeft % askedEvery === 0 && dive.stopped()) dive.nodesLeft = 0;
       const next = this.level(depth + 1);
       const pieces = items[i]?.pieces ?? [];
       let gathered = level.features;
