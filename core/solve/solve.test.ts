@@ -122,7 +122,7 @@ describe('L2: many alike', () => {
   });
 });
 
-describe('branch and price', () => {
+describe('proofs by written-out loads', () => {
   const equalsExact = (list: Parameters<typeof instanceOf>[0], home = household): void => {
     const { inst, pricer } = instanceOf(list, home);
     const exact = divideBySubsets(inst, pricer);
@@ -193,6 +193,57 @@ describe('branch and price', () => {
       { numRuns: 20, seed: 11 },
     );
     expect(same).toBeGreaterThanOrEqual(16);
+  });
+});
+
+describe('a basket in which linen repeats', () => {
+  // Eight kinds four times each: too many counts to go through, and item by item too many loads to be listed.
+  const shades = ['#9aa7b8', '#8aa0b8', '#b89aa7', '#2f6f6b', '#f7f7f4', '#d9c7a4', '#232f4e', '#8b8d94'];
+  const drawn = shades.flatMap((hex, k) => {
+    const soil = k % 2 === 0 ? ('light' as const) : ('normal' as const);
+    const one = garment(`shade ${k}`, { colours: [{ hex, role: 'ground' }], soil });
+    return [one, one, one, one];
+  });
+  const linen = basketOf(
+    drawn.map((g, i) => ({ ...g, id: `g${i}`, name: `g${i}` })),
+    household,
+  );
+  const candidates = drawn.map((_, piece) => ({ piece, mayWait: false }));
+  const decided = { together: [], apart: [] };
+  const whole = ({ loads, waiting }: { loads: readonly (readonly number[])[]; waiting: readonly number[] }): number[] =>
+    [...loads.flat(), ...waiting].sort((x, y) => x - y);
+
+  test('is proven; the bound that is told never falls, and stopped at any time there is a division of all pieces', () => {
+    const bounds: number[] = [];
+    const proven = solve(linen, candidates, decided, {
+      watch: ({ lowerBound, cost }) => {
+        expect(lowerBound).toBeLessThanOrEqual(cost + 1e-6);
+        bounds.push(lowerBound);
+      },
+      partition: null,
+    });
+    expect(proven.optimal).toBe(true);
+    expect(whole(proven)).toEqual(drawn.map((_, i) => i));
+    expect(Math.max(...bounds.map((bound, x) => (bounds[x - 1] ?? 0) - bound))).toBeLessThan(1e-6);
+    for (const share of [0.1, 0.5, 0.9]) {
+      let told = 0;
+      const stopped = solve(linen, candidates, decided, {
+        watch: () => ++told > share * bounds.length,
+        partition: null,
+      });
+      expect(whole(stopped)).toEqual(drawn.map((_, i) => i));
+      expect(stopped.cost).toBeGreaterThanOrEqual(proven.cost - 1e-6);
+      expect(stopped.lowerBound).toBeLessThanOrEqual(proven.cost + 1e-6);
+    }
+  }, 60_000);
+  test('has more counts than are gone through', () => {
+    const inst = makeInstance(
+      linen,
+      drawn.map((_, p) => ({ pieces: [p], waitCost: Infinity })),
+    );
+    expect(independentGroups(linen, inst.items).map((group) => group.length)).toEqual([32]);
+    expect(kindsOf(inst).length).toBe(8);
+    expect(fewKinds(inst)).toBeNull();
   });
 });
 
